@@ -1,0 +1,26 @@
+package dev.girdle.app;
+
+/** What a component is to the application. */
+public enum Role {
+  /** The user's own code: what the application was named by. */
+  OWN("own code"),
+  /** Supplied with it. */
+  LIBRARY("library"),
+  /** The language runtime, which is not part of the application. */
+  RUNTIME("runtime");
+
+  private final String label;
+
+  Role(String label) {
+    this.label = label;
+  }
+
+  /**
+   * What users read.
+   *
+   * @return a few words
+   */
+  public String label() {
+    return label;
+  }
+}

@@ -1,0 +1,151 @@
+package dev.girdle.closure;
+
+import dev.girdle.app.Item;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.IntConsumer;
+
+/**
+ * Walks from the entry points over all demands, breadth first.
+ *
+ * <p>Everything that hard demands reach is walked before anything that only soft demands reach, and
+ * that before what only hints reach. So the chain kept for an item is the strongest there is, and
+ * the shortest of those; and a hard demand of an item that is itself only softly reached counts as
+ * soft.
+ *
+ * <p>Items of one depth are read in parallel; the result does not depend on it.
+ */
+public final class ClosureWalk {
+  private final Linkage linkage;
+  private final IntConsumer progress;
+  private final Map<Item, Reached> reached = new LinkedHashMap<>();
+  private final Map<Name, Answer> answers = new HashMap<>();
+  private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
+  private final List<Unreadable> unreadable = new ArrayList<>();
+  private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
+
+  private record Name(Thing thing, String name) {}
+
+  private record Reading(Item item, List<Demand> demands, String problem) {}
+
+  private ClosureWalk(Linkage linkage, IntConsumer progress) {
+    this.linkage = linkage;
+    this.progress = progress;
+  }
+
+  /**
+   * Walks.
+   *
+   * @param linkage the language
+   * @param seeds the demands of the plan
+   * @param progress is told the number of items reached so far, now and then
+   * @return the closure
+   * @throws GirdleException if an item's bytes cannot be read
+   */
+  public static Closure walk(Linkage linkage, List<Demand> seeds, IntConsumer progress) {
+    ClosureWalk walk = new ClosureWalk(linkage, progress);
+    walk.follow(seeds, Strength.HARD, 1);
+    for (Strength strength : Strength.values()) {
+      walk.walkAll(strength);
+    }
+    return new Closure(walk.reached, walk.unmet(), walk.unreadable);
+  }
+
+  private void enqueue(Demand demand, int depth) {
+    waiting
+        .computeIfAbsent(demand.strength(), s -> new TreeMap<>())
+        .computeIfAbsent(depth, d -> new ArrayList<>())
+        .add(demand);
+  }
+
+  private void walkAll(Strength strength) {
+    TreeMap<Integer, List<Demand>> queue = waiting.computeIfAbsent(strength, s -> new TreeMap<>());
+    while (!queue.isEmpty()) {
+      Map.Entry<Integer, List<Demand>> level = queue.pollFirstEntry();
+      int depth = level.getKey();
+      List<Item> fresh = reach(level.getValue(), depth);
+      progress.accept(reached.size());
+      for (Reading reading : fresh.parallelStream().map(this::read).toList()) {
+        if (reading.problem != null) {
+          unreadable.add(new Unreadable(reading.item, reading.problem));
+        }
+        follow(reading.demands, strength, depth + 1);
+      }
+    }
+  }
+
+  /** Takes the items that these demands newly reach into the closure. */
+  private List<Item> reach(List<Demand> demands, int depth) {
+    List<Item> fresh = new ArrayList<>();
+    for (Demand demand : demands) {
+      if (answer(demand) instanceof Answer.Items found) {
+        for (Item item : found.items()) {
+          Reached now = new Reached(item, demand, demand.strength(), depth);
+          if (reached.putIfAbsent(item, now) == null) {
+            fresh.add(item);
+          }
+        }
+      }
+    }
+    return fresh;
+  }
+
+  private void follow(List<Demand> demands, Strength ofItem, int depth) {
+    for (Demand demand : demands) {
+      Demand effective = demand.weakened(demand.strength().weaker(ofItem));
+      Answer answer = answer(effective);
+      if (answer instanceof Answer.Nothing) {
+        unsatisfied
+            .computeIfAbsent(new Name(demand.thing(), demand.name()), n -> new ArrayList<>())
+            .add(effective);
+      } else if (answer instanceof Answer.Items found && !allReached(found.items())) {
+        enqueue(effective, depth);
+      }
+    }
+  }
+
+  private boolean allReached(List<Item> items) {
+    for (Item item : items) {
+      if (!reached.containsKey(item)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private Answer answer(Demand demand) {
+    return answers.computeIfAbsent(
+        new Name(demand.thing(), demand.name()), n -> linkage.satisfy(n.thing, n.name));
+  }
+
+  private Reading read(Item item) {
+    try {
+      return new Reading(item, linkage.demandsOf(item), null);
+    } catch (UnreadableItemException e) {
+      return new Reading(item, List.of(), e.getMessage());
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
+    }
+  }
+
+  private List<Unmet> unmet() {
+    List<Unmet> unmet = new ArrayList<>();
+    unsatisfied.forEach(
+        (name, demands) -> {
+          demands.sort(Comparator.comparing(Demand::strength));
+          String advice = answers.get(name) instanceof Answer.Nothing n ? n.advice() : "";
+          unmet.add(new Unmet(name.thing, name.name, demands.get(0).strength(), demands, advice));
+        });
+    unmet.sort(Comparator.comparing(Unmet::strength).thenComparing(Unmet::name));
+    return unmet;
+  }
+}

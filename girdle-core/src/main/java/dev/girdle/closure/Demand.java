@@ -1,0 +1,63 @@
+package dev.girdle.closure;
+
+import dev.girdle.app.Item;
+import java.util.Optional;
+
+/**
+ * One item needs a name.
+ *
+ * @param how in which way it is asked for
+ * @param thing what kind of thing is asked for
+ * @param name what is asked for, in the spelling of the language: a class by its full name
+ * @param from who asks; null if the plan does
+ * @param member the method or field it stands in; empty if it belongs to the whole item
+ * @param line the line it stands in, from 1; 0 if not known
+ * @param strength how badly it is needed
+ * @param excuse why it is not hard, a few words for the user; empty if it is, or if there is no
+ *     more to say
+ */
+public record Demand(
+    How how,
+    Thing thing,
+    String name,
+    Item from,
+    String member,
+    int line,
+    Strength strength,
+    String excuse) {
+  /**
+   * A demand of the plan.
+   *
+   * @param name what the user named
+   * @return a hard demand for code
+   */
+  public static Demand ofPlan(String name) {
+    return new Demand(How.PLAN, Thing.CODE, name, null, "", 0, Strength.HARD, "");
+  }
+
+  /**
+   * Who asks.
+   *
+   * @return empty if the plan does
+   */
+  public Optional<Item> asker() {
+    return Optional.ofNullable(from);
+  }
+
+  /**
+   * Where exactly it stands, for the user.
+   *
+   * @return for example {@code org.ternhaven.tides.Tides.print, line 31}
+   */
+  public String place() {
+    if (from == null) {
+      return "the plan";
+    }
+    String where = member.isEmpty() ? from.name() : from.name() + "." + member;
+    return line > 0 ? where + ", line " + line : where;
+  }
+
+  Demand weakened(Strength to) {
+    return to == strength ? this : new Demand(how, thing, name, from, member, line, to, excuse);
+  }
+}

@@ -1,0 +1,20 @@
+package dev.girdle.closure;
+
+import java.util.List;
+
+/**
+ * A name that is asked for and that nothing in reach satisfies.
+ *
+ * @param thing what kind of thing it is
+ * @param name in the spelling of the language
+ * @param strength of the strongest demand for it
+ * @param demands all demands for it, the strongest and nearest to the entry point first
+ * @param advice what is known about it, for the user; may be empty
+ */
+public record Unmet(
+    Thing thing, String name, Strength strength, List<Demand> demands, String advice) {
+  /** Copies the list. */
+  public Unmet {
+    demands = List.copyOf(demands);
+  }
+}

@@ -1,0 +1,84 @@
+package dev.girdle.form;
+
+import dev.girdle.io.Sha256;
+import dev.girdle.io.SourceDate;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Function;
+import java.util.function.LongConsumer;
+import java.util.stream.Stream;
+
+/** Writes a folder. Permissions and times are the same wherever and whenever it is made. */
+public final class FolderForm implements Form {
+  private final SourceDate date;
+
+  /**
+   * Creates the form.
+   *
+   * @param date what all files bear as their time
+   */
+  public FolderForm(SourceDate date) {
+    this.date = date;
+  }
+
+  @Override
+  public void write(
+      Layout layout,
+      Path place,
+      Function<List<WrittenFile>, byte[]> accounts,
+      LongConsumer progress)
+      throws IOException {
+    List<WrittenFile> written = new ArrayList<>();
+    Files.createDirectories(place);
+    for (LayoutFile file : layout.files()) {
+      written.add(new WrittenFile(file, write(place, file)));
+      progress.accept(file.content().size());
+    }
+    write(place, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""));
+    settle(place);
+  }
+
+  private static String write(Path place, LayoutFile file) throws IOException {
+    Path target = place.resolve(file.path());
+    Files.createDirectories(target.getParent());
+    try (InputStream in = file.content().open();
+        OutputStream out = Files.newOutputStream(target)) {
+      String digest = Sha256.copy(in, out);
+      permit(target, file.executable());
+      return digest;
+    }
+  }
+
+  private static void permit(Path target, boolean executable) throws IOException {
+    PosixFileAttributeView posix = Files.getFileAttributeView(target, PosixFileAttributeView.class);
+    if (posix != null) {
+      posix.setPermissions(PosixFilePermissions.fromString(executable ? "rwxr-xr-x" : "rw-r--r--"));
+    }
+  }
+
+  /** Folders last and the innermost first, since writing into a folder changes its time. */
+  private void settle(Path place) throws IOException {
+    FileTime time = FileTime.from(date.instant());
+    List<Path> all;
+    try (Stream<Path> walk = Files.walk(place)) {
+      all = walk.sorted(Comparator.reverseOrder()).toList();
+    }
+    for (Path path : all) {
+      if (Files.isDirectory(path)) {
+        permit(path, true);
+      }
+      Files.setLastModifiedTime(path, time);
+    }
+  }
+}

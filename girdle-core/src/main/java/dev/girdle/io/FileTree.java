@@ -1,0 +1,25 @@
+package dev.girdle.io;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.util.List;
+
+/** A tree of files that is read where it lies: a folder, or an archive. */
+public interface FileTree extends Closeable {
+  /**
+   * The files, each path once.
+   *
+   * @return in the order of the archive, or sorted by path in a folder
+   */
+  List<TreeFile> files();
+
+  /**
+   * The folders that the tree names explicitly.
+   *
+   * @return paths that end with a slash
+   */
+  List<String> folders();
+
+  @Override
+  void close() throws IOException;
+}

@@ -1,0 +1,116 @@
+package dev.girdle.io;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.channels.SeekableByteChannel;
+import java.nio.file.FileVisitOption;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.function.Predicate;
+
+/** A folder on disk. Symbolic links are followed; a link that leads back up is passed over. */
+public final class FolderTree implements FileTree {
+  private final List<TreeFile> files = new ArrayList<>();
+  private final List<String> folders = new ArrayList<>();
+
+  private FolderTree() {}
+
+  /**
+   * Lists a folder.
+   *
+   * @param folder an existing folder
+   * @param enter which sub-folders to enter, by their path in the tree (no slash at the end)
+   * @return the files of the folder
+   * @throws IOException if a part of the folder cannot be listed
+   */
+  public static FolderTree of(Path folder, Predicate<String> enter) throws IOException {
+    FolderTree tree = new FolderTree();
+    Files.walkFileTree(
+        folder,
+        EnumSet.of(FileVisitOption.FOLLOW_LINKS),
+        Integer.MAX_VALUE,
+        new SimpleFileVisitor<>() {
+          @Override
+          public FileVisitResult preVisitDirectory(Path dir, BasicFileAttributes attributes) {
+            if (dir.equals(folder)) {
+              return FileVisitResult.CONTINUE;
+            }
+            String path = pathIn(folder, dir);
+            tree.folders.add(path + "/");
+            return enter.test(path) ? FileVisitResult.CONTINUE : FileVisitResult.SKIP_SUBTREE;
+          }
+
+          @Override
+          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+            if (attributes.isRegularFile()) {
+              tree.files.add(new TreeFile(pathIn(folder, file), new DiskContent(file)));
+            }
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
+            if (e instanceof java.nio.file.FileSystemLoopException || Files.isSymbolicLink(file)) {
+              return FileVisitResult.CONTINUE;
+            }
+            throw e;
+          }
+        });
+    tree.files.sort(Comparator.comparing(TreeFile::path));
+    tree.folders.sort(Comparator.naturalOrder());
+    return tree;
+  }
+
+  /**
+   * The content of a file on disk.
+   *
+   * @param file an existing file
+   * @return its content, not read yet
+   */
+  public static Content content(Path file) {
+    return new DiskContent(file);
+  }
+
+  private static String pathIn(Path folder, Path file) {
+    return folder.relativize(file).toString().replace(file.getFileSystem().getSeparator(), "/");
+  }
+
+  @Override
+  public List<TreeFile> files() {
+    return List.copyOf(files);
+  }
+
+  @Override
+  public List<String> folders() {
+    return List.copyOf(folders);
+  }
+
+  @Override
+  public void close() {
+    // nothing is held open
+  }
+
+  private record DiskContent(Path file) implements Content, Seekable {
+    @Override
+    public long size() {
+      return file.toFile().length();
+    }
+
+    @Override
+    public InputStream open() throws IOException {
+      return Files.newInputStream(file);
+    }
+
+    @Override
+    public SeekableByteChannel channel() throws IOException {
+      return Files.newByteChannel(file);
+    }
+  }
+}

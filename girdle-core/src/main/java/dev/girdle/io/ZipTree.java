@@ -1,0 +1,222 @@
+package dev.girdle.io;
+
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.channels.SeekableByteChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+
+/**
+ * A zip archive (jar and the like), on disk or inside another archive.
+ *
+ * <p>Opening it checks all that can be known without unpacking: names that lead out of a folder,
+ * one name twice, methods that cannot be read, sizes beyond {@link ArchiveBounds}. Reading an entry
+ * never gives more bytes than the archive's directory promises.
+ */
+public final class ZipTree implements FileTree {
+  private final SeekableByteChannel channel;
+  private final ZipFile zip;
+  private final List<TreeFile> files = new ArrayList<>();
+  private final List<String> folders = new ArrayList<>();
+  private final List<String> notices = new ArrayList<>();
+  private final List<ZipArchiveEntry> entries = new ArrayList<>();
+
+  private ZipTree(SeekableByteChannel channel, ZipFile zip) {
+    this.channel = channel;
+    this.zip = zip;
+  }
+
+  /**
+   * Opens an archive, on disk or inside another archive.
+   *
+   * @param content the bytes of the archive
+   * @param label how the user calls it, for messages
+   * @return the open archive, to be closed by the caller
+   * @throws GirdleException if it is no archive, damaged, or hostile; all that is wrong is told
+   * @throws IOException if it cannot be read
+   */
+  public static ZipTree open(Content content, String label) throws IOException {
+    SeekableByteChannel inPlace = content instanceof Seekable s ? s.channel() : null;
+    if (inPlace != null) {
+      return open(inPlace, label);
+    }
+    // Compressed, so there is no going to and fro in it: its bytes are laid out in one nameless
+    // file that ends with the channel.
+    Path unpacked = Files.createTempFile("girdle-", ".zip");
+    SeekableByteChannel channel =
+        Files.newByteChannel(
+            unpacked,
+            StandardOpenOption.READ,
+            StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
+    try (InputStream in = content.open()) {
+      Channels.copy(in, channel);
+      return open(channel.position(0), label);
+    } catch (IOException | RuntimeException e) {
+      channel.close();
+      throw e;
+    }
+  }
+
+  private static ZipTree open(SeekableByteChannel channel, String label) throws IOException {
+    byte[] magic = Channels.head(channel, 4);
+    if (magic.length < 4 || magic[0] != 'P' || magic[1] != 'K') {
+      channel.close();
+      throw GirdleException.application(
+          label
+              + " is not a jar: it is no zip archive"
+              + (magic.length == 0 ? " (empty file)" : ""));
+    }
+    ZipFile zip;
+    try {
+      zip = ZipFile.builder().setSeekableByteChannel(channel).setIgnoreLocalFileHeader(true).get();
+    } catch (IOException | RuntimeException e) {
+      channel.close();
+      throw new GirdleException(
+          Fault.APPLICATION,
+          e,
+          label + " is damaged: the directory at its end is missing or not readable.",
+          "  It was probably cut off while it was copied. Copy or build it again.");
+    }
+    ZipTree tree = new ZipTree(channel, zip);
+    try {
+      tree.takeEntries(label, ArchiveBounds.SENSIBLE);
+      return tree;
+    } catch (RuntimeException e) {
+      tree.close();
+      throw e;
+    }
+  }
+
+  private void takeEntries(String label, ArchiveBounds bounds) {
+    List<String> problems = new ArrayList<>();
+    Map<String, ZipArchiveEntry> taken = new LinkedHashMap<>();
+    for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
+      String name = entry.getName();
+      String wrong = wrongWith(entry, bounds);
+      if (wrong != null) {
+        problems.add(label + ": entry " + printable(name) + " " + wrong);
+      } else if (name.endsWith("/")) {
+        folders.add(name);
+        entries.add(entry);
+      } else {
+        ZipArchiveEntry other = taken.putIfAbsent(name, entry);
+        if (other != null
+            && other.getCrc() == entry.getCrc()
+            && other.getSize() == entry.getSize()) {
+          notices.add(label + ": entry " + name + " is there twice, with the same bytes");
+        } else if (other != null) {
+          problems.add(label + ": two entries have the name " + printable(name));
+        }
+      }
+    }
+    if (taken.size() > bounds.entries()) {
+      problems.add(label + ": has " + taken.size() + " entries, more than can be meant well");
+    }
+    if (!problems.isEmpty()) {
+      problems.add("  Nothing was read from it. Build the jar again, or leave it out.");
+      throw new GirdleException(Fault.APPLICATION, problems);
+    }
+    entries.addAll(taken.values());
+    taken.forEach(
+        (name, e) -> files.add(new TreeFile(name, new ZipContent(channel, zip, e, label))));
+  }
+
+  private static String wrongWith(ZipArchiveEntry entry, ArchiveBounds bounds) {
+    String name = entry.getName();
+    String leads = Paths.leadsOut(name);
+    if (leads != null) {
+      return leads;
+    }
+    if (entry.getGeneralPurposeBit().usesEncryption()) {
+      return "is encrypted";
+    }
+    if (entry.getMethod() != ZipArchiveEntry.STORED
+        && entry.getMethod() != ZipArchiveEntry.DEFLATED) {
+      return "is compressed in a way that Java cannot read (method " + entry.getMethod() + ")";
+    }
+    if (bounds.exceededBy(entry.getSize(), entry.getCompressedSize())) {
+      return "would unpack from "
+          + entry.getCompressedSize()
+          + " to "
+          + entry.getSize()
+          + " bytes, which no real file does";
+    }
+    return null;
+  }
+
+  /** A name from a hostile archive must not move the cursor of the user's terminal. */
+  private static String printable(String name) {
+    return name.replaceAll("\\p{Cntrl}", "?");
+  }
+
+  @Override
+  public List<TreeFile> files() {
+    return Collections.unmodifiableList(files);
+  }
+
+  @Override
+  public List<String> folders() {
+    return Collections.unmodifiableList(folders);
+  }
+
+  /**
+   * Where a file or folder entry of this archive lies in it.
+   *
+   * @param name its path, with a slash at the end for a folder
+   * @param deflated whether its bytes are compressed with DEFLATE
+   * @param header where its local file header starts, bytes from the start of the archive
+   * @param data where its packed bytes start, bytes from the start of the archive
+   * @param packed packed size, bytes
+   * @param size size, bytes
+   */
+  public record Place(
+      String name, boolean deflated, long header, long data, long packed, long size) {}
+
+  /**
+   * Where the files and folders of this archive lie in it.
+   *
+   * @return each name once
+   * @throws IOException if the archive cannot be read
+   */
+  public List<Place> places() throws IOException {
+    List<Place> places = new ArrayList<>(entries.size());
+    for (ZipArchiveEntry entry : entries) {
+      ZipContent zipped = new ZipContent(channel, zip, entry, entry.getName());
+      places.add(
+          new Place(
+              entry.getName(),
+              zipped.isDeflated(),
+              zipped.headerOffset(),
+              zipped.dataOffset(),
+              zipped.packedSize(),
+              zipped.size()));
+    }
+    return places;
+  }
+
+  /**
+   * What is odd about the archive and harmless.
+   *
+   * @return lines for the user, possibly none
+   */
+  public List<String> notices() {
+    return List.copyOf(notices);
+  }
+
+  @Override
+  public void close() throws IOException {
+    zip.close();
+    channel.close();
+  }
+}

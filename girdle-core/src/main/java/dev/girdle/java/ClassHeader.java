@@ -1,0 +1,115 @@
+package dev.girdle.java;
+
+import dev.girdle.closure.UnreadableItemException;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+
+/**
+ * What survey needs to know of a class file (Java Virtual Machine Specification, chapter 4).
+ *
+ * @param name its full name
+ * @param superName its superclass's full name; empty for {@code Object} and modules
+ * @param release the Java feature release it was compiled for
+ * @param preview whether it uses preview features of that release
+ * @param main the main method that it declares itself
+ * @param startable whether an instance of it can be made without arguments
+ */
+record ClassHeader(
+    String name, String superName, int release, boolean preview, Main main, boolean startable) {
+  /** The kinds of main method, the most usual first. */
+  enum Main {
+    CLASSIC,
+    INSTANCE,
+    NONE
+  }
+
+  private static final int PREVIEW_MINOR = 0xffff;
+
+  /** Reads a class file, or says why it cannot be read. */
+  static ClassHeader read(byte[] bytes) throws UnreadableItemException {
+    Reader reader = new Reader();
+    try {
+      readerOf(bytes)
+          .accept(reader, ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
+      throw new UnreadableItemException("is a damaged class file");
+    }
+    return new ClassHeader(
+        reader.name,
+        reader.superName,
+        release(reader.version),
+        isPreview(reader.version),
+        reader.main,
+        reader.startable);
+  }
+
+  /** The reader for a class file, or why there is none. */
+  static ClassReader readerOf(byte[] bytes) throws UnreadableItemException {
+    if (bytes.length < 10 || bytes[0] != (byte) 0xca || bytes[1] != (byte) 0xfe) {
+      throw new UnreadableItemException("is not a class file, though it is named like one");
+    }
+    int major = (bytes[6] & 0xff) << 8 | bytes[7] & 0xff;
+    if (major > ClassDemands.NEWEST_MAJOR) {
+      throw new UnreadableItemException(
+          "is made for Java "
+              + (major - 44)
+              + ", newer than this Girdle can read (up to Java "
+              + (ClassDemands.NEWEST_MAJOR - 44)
+              + ")");
+    }
+    try {
+      return new ClassReader(bytes);
+    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
+      throw new UnreadableItemException("is a damaged class file");
+    }
+  }
+
+  static int release(int version) {
+    return Math.max((version & 0xffff) - 44, 1);
+  }
+
+  static boolean isPreview(int version) {
+    return version >>> 16 == PREVIEW_MINOR;
+  }
+
+  private static final class Reader extends ClassVisitor {
+    private int version;
+    private String name = "";
+    private String superName = "";
+    private Main main = Main.NONE;
+    private boolean startable;
+    private boolean isAbstract;
+
+    Reader() {
+      super(Opcodes.ASM9);
+    }
+
+    @Override
+    public void visit(int v, int access, String n, String sig, String parent, String[] interfaces) {
+      version = v;
+      name = n.replace('/', '.');
+      superName = parent == null ? "" : parent.replace('/', '.');
+      isAbstract = (access & (Opcodes.ACC_ABSTRACT | Opcodes.ACC_INTERFACE)) != 0;
+    }
+
+    @Override
+    public MethodVisitor visitMethod(int access, String n, String desc, String sig, String[] ex) {
+      boolean isPrivate = (access & Opcodes.ACC_PRIVATE) != 0;
+      boolean isStatic = (access & Opcodes.ACC_STATIC) != 0;
+      if (n.equals("<init>") && desc.equals("()V") && !isPrivate && !isAbstract) {
+        startable = true;
+      } else if (n.equals("main") && desc.equals("([Ljava/lang/String;)V")) {
+        if (isStatic && (access & Opcodes.ACC_PUBLIC) != 0) {
+          main = Main.CLASSIC;
+        } else if (!isPrivate && main != Main.CLASSIC) {
+          main = Main.INSTANCE;
+        }
+      } else if (n.equals("main") && desc.equals("()V") && !isPrivate && main == Main.NONE) {
+        main = Main.INSTANCE;
+      }
+      return null;
+    }
+  }
+}

@@ -1,0 +1,111 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Item;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Collects the demands of one class file: each name once, the strongest demand for it, and of
+ * equally strong ones the first.
+ */
+final class Gathering {
+  private final Item item;
+  private final String self;
+  private final ClassIndex index;
+  private final Map<String, Demand> code = new LinkedHashMap<>();
+  private final Map<String, Demand> files = new LinkedHashMap<>();
+  private String member = "";
+  private int line;
+
+  Gathering(Item item, ClassIndex index) {
+    this.item = item;
+    this.self = item.name().replace('.', '/');
+    this.index = index;
+  }
+
+  ClassIndex index() {
+    return index;
+  }
+
+  Item item() {
+    return item;
+  }
+
+  /** From now on, demands stand here. */
+  void at(String newMember, int newLine) {
+    member = newMember;
+    line = newLine;
+  }
+
+  /** A class by its internal name (with slashes); array types are demands for their elements. */
+  void type(How how, String internalName, Strength strength, String excuse) {
+    if (internalName == null || internalName.isEmpty()) {
+      return;
+    }
+    if (internalName.charAt(0) == '[') {
+      descriptor(how, internalName, strength);
+      return;
+    }
+    if (!internalName.equals(self) && isStronger(code.get(internalName), strength)) {
+      code.put(
+          internalName, demand(how, Thing.CODE, internalName.replace('/', '.'), strength, excuse));
+    }
+  }
+
+  void type(How how, String internalName, Strength strength) {
+    type(how, internalName, strength, "");
+  }
+
+  /** All classes in a descriptor or generic signature. */
+  void descriptor(How how, String descriptor, Strength strength) {
+    int length = descriptor.length();
+    for (int i = 0; i < length; i++) {
+      if (descriptor.charAt(i) == 'L') {
+        int end = descriptor.indexOf(';', i);
+        type(how, descriptor.substring(i + 1, end), strength);
+        i = end;
+      }
+    }
+  }
+
+  void file(How how, String name, Strength strength, String excuse) {
+    if (isStronger(files.get(name), strength)) {
+      files.put(name, demand(how, Thing.RESOURCE, name, strength, excuse));
+    }
+  }
+
+  private static boolean isStronger(Demand there, Strength strength) {
+    return there == null || strength.compareTo(there.strength()) < 0;
+  }
+
+  private Demand demand(How how, Thing thing, String name, Strength strength, String excuse) {
+    return new Demand(how, thing, name, item, member, line, strength, excuse);
+  }
+
+  List<Demand> demands() {
+    List<Demand> demands = new ArrayList<>(code.size() + files.size());
+    for (Demand demand : code.values()) {
+      demands.add(demand);
+      if (index.serviceTypes().contains(demand.name())) {
+        demands.add(
+            new Demand(
+                How.SERVICE,
+                Thing.SERVICE,
+                demand.name(),
+                item,
+                demand.member(),
+                demand.line(),
+                demand.strength(),
+                ""));
+      }
+    }
+    demands.addAll(files.values());
+    return demands;
+  }
+}

@@ -1,0 +1,105 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.io.Content;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.jar.Attributes;
+import java.util.jar.Manifest;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/**
+ * What a jar's manifest says (JAR File Specification, "JAR Manifest"; OSGi Core 8, 3.2 for {@code
+ * Import-Package}).
+ */
+final class JarManifest {
+  static final String PATH = "META-INF/MANIFEST.MF";
+  static final JarManifest NONE = new JarManifest(new Manifest());
+
+  private static final Pattern OPTIONAL_IMPORT =
+      Pattern.compile("resolution\\s*:=\\s*\"?optional\"?");
+
+  private final Manifest manifest;
+
+  private JarManifest(Manifest manifest) {
+    this.manifest = manifest;
+  }
+
+  static JarManifest read(Content content) throws IOException {
+    try (InputStream in = content.open()) {
+      return new JarManifest(new Manifest(in));
+    }
+  }
+
+  /** The manifest of a component; {@link #NONE} if it has none that can be read. */
+  static JarManifest of(Component component) {
+    return component.item(PATH).map(Item::content).map(JarManifest::readOrNone).orElse(NONE);
+  }
+
+  static JarManifest readOrNone(Content content) {
+    try {
+      return read(content);
+    } catch (IOException e) {
+      return NONE; // a manifest that says nothing readable says nothing
+    }
+  }
+
+  Optional<String> value(String attribute) {
+    return Optional.ofNullable(manifest.getMainAttributes().getValue(attribute))
+        .map(String::strip)
+        .filter(v -> !v.isEmpty());
+  }
+
+  boolean isTrue(String attribute) {
+    return value(attribute).filter("true"::equalsIgnoreCase).isPresent();
+  }
+
+  Attributes main() {
+    return manifest.getMainAttributes();
+  }
+
+  Map<String, Attributes> sections() {
+    return manifest.getEntries();
+  }
+
+  /** The jars and folders that the class path goes on with, as addresses relative to this jar. */
+  List<String> classPath() {
+    return value("Class-Path").stream()
+        .flatMap(v -> Stream.of(v.split("\\s+")))
+        .filter(v -> !v.isEmpty())
+        .toList();
+  }
+
+  /** Packages that the jar can do without, by the word of its makers. */
+  Set<String> optionalPackages() {
+    Set<String> optional = new TreeSet<>();
+    value("Import-Package").ifPresent(v -> splitClauses(v).forEach(c -> optionalIn(c, optional)));
+    value("DynamicImport-Package")
+        .ifPresent(v -> splitClauses(v).forEach(c -> names(c).forEach(optional::add)));
+    return optional;
+  }
+
+  private static void optionalIn(String clause, Set<String> optional) {
+    Matcher matcher = OPTIONAL_IMPORT.matcher(clause);
+    if (matcher.find()) {
+      names(clause).forEach(optional::add);
+    }
+  }
+
+  private static Stream<String> names(String clause) {
+    return Stream.of(clause.split(";")).map(String::strip).filter(n -> !n.contains("="));
+  }
+
+  /** Splits at commas that stand outside quotes. */
+  private static List<String> splitClauses(String value) {
+    return List.of(value.split(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)"));
+  }
+}

@@ -1,0 +1,53 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Application;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.layout.Layout;
+import java.io.IOException;
+
+/** Java applications: class files and jars. */
+public final class JavaEcosystem implements Ecosystem {
+  /** Called by {@link java.util.ServiceLoader}. */
+  public JavaEcosystem() {}
+
+  @Override
+  public String name() {
+    return "Java";
+  }
+
+  @Override
+  public Application survey(SurveyRequest request) {
+    try {
+      return JavaSurvey.survey(request);
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.MACHINE, e, "cannot read " + request.app() + ": " + e.getMessage());
+    }
+  }
+
+  @Override
+  public Examination examine(Application application) {
+    return new JavaExamination(application);
+  }
+
+  @Override
+  public Layout layOut(LayoutRequest request) {
+    try {
+      return switch (request.shape()) {
+        case FOLDER -> new FolderLayout(request).layOut();
+        case NESTED -> new NestedLayout(request).layOut();
+        case MERGED -> new MergedLayout(request).layOut();
+      };
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION,
+          e,
+          "cannot read " + request.application().source() + ": " + e.getMessage());
+    }
+  }
+}

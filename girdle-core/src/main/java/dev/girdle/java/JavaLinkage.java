@@ -1,0 +1,170 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Answer;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.UnreadableItemException;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** Java's part in the walk. */
+final class JavaLinkage implements Linkage {
+  /** Between a component's name and a path, where a resource of that one component is meant. */
+  static final String IN_COMPONENT = "!/";
+
+  private static final int LARGEST_CLASS = 64 << 20;
+  private static final String DECLARED = "its makers declare it optional";
+
+  private final Jdk jdk;
+  private final ClassIndex index;
+  private final Map<String, Component> components = new ConcurrentHashMap<>();
+  private final Map<Component, Set<String>> optionalPackages;
+  private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
+
+  JavaLinkage(
+      Jdk jdk,
+      ClassIndex index,
+      List<Component> components,
+      Map<Component, Set<String>> optionalPackages) {
+    this.jdk = jdk;
+    this.index = index;
+    this.optionalPackages = optionalPackages;
+    components.forEach(c -> this.components.put(c.name(), c));
+  }
+
+  /** The class file versions of the classes that were read, by item. */
+  Map<Item, Integer> versions() {
+    return versions;
+  }
+
+  @Override
+  public List<Demand> demandsOf(Item item) throws UnreadableItemException, IOException {
+    if (item.component().role() == Role.RUNTIME) {
+      return servicesOfModule(item);
+    }
+    if (item.path().endsWith(".class")) {
+      return ofClass(item);
+    }
+    if (item.path().startsWith("META-INF/services/")) {
+      return ofProviderList(item);
+    }
+    return TextDemands.inFile(item, index);
+  }
+
+  private List<Demand> ofClass(Item item) throws UnreadableItemException, IOException {
+    ClassDemands.Result result =
+        ClassDemands.read(item.content().bytes(LARGEST_CLASS), item, index);
+    versions.put(item, result.version());
+    Set<String> optional = optionalPackages.getOrDefault(item.component(), Set.of());
+    boolean newer = Versioned.of(item.path()).release() > Jdk.FEATURE;
+    if (optional.isEmpty() && !newer) {
+      return result.demands();
+    }
+    List<Demand> demands = new ArrayList<>();
+    for (Demand demand : result.demands()) {
+      if (newer && demand.thing() == Thing.CODE && !index.hasClass(demand.name())) {
+        continue; // written for a Java that this one knows nothing of
+      }
+      demands.add(optional.contains(packageOf(demand.name())) ? declaredOptional(demand) : demand);
+    }
+    return demands;
+  }
+
+  private Demand declaredOptional(Demand d) {
+    return d.strength() != Strength.HARD || index.hasClass(d.name())
+        ? d
+        : new Demand(
+            d.how(), d.thing(), d.name(), d.from(), d.member(), d.line(), Strength.SOFT, DECLARED);
+  }
+
+  private static String packageOf(String className) {
+    int dot = className.lastIndexOf('.');
+    return dot < 0 ? "" : className.substring(0, dot);
+  }
+
+  /**
+   * The service types of a module of the runtime that some component has providers for: the module
+   * may ask for them at any time, so they count as reached with it.
+   */
+  private List<Demand> servicesOfModule(Item module) {
+    List<Demand> demands = new ArrayList<>();
+    for (String type : index.serviceTypes()) {
+      if (jdk.moduleWith(type).filter(module::equals).isPresent()) {
+        demands.add(new Demand(How.SERVICE, Thing.SERVICE, type, module, "", 0, Strength.SOFT, ""));
+      }
+    }
+    return demands;
+  }
+
+  /** Provider lists as {@link java.util.ServiceLoader} describes them. */
+  private List<Demand> ofProviderList(Item item) throws IOException {
+    boolean ofRuntime = jdk.moduleWith(item.path().substring(18)).isPresent();
+    Strength strength = ofRuntime ? Strength.SOFT : Strength.HARD;
+    List<Demand> demands = new ArrayList<>();
+    String text = new String(item.content().bytes(1 << 20), StandardCharsets.UTF_8);
+    int line = 0;
+    for (String entry : text.split("\n")) {
+      line++;
+      String name = entry.replaceFirst("#.*", "").strip();
+      if (!name.isEmpty()) {
+        demands.add(new Demand(How.PROVIDER, Thing.CODE, name, item, "", line, strength, ""));
+      }
+    }
+    return demands;
+  }
+
+  @Override
+  public Answer satisfy(Thing thing, String name) {
+    return switch (thing) {
+      case CODE -> code(name);
+      case RESOURCE -> resource(name);
+      case SERVICE -> items(index.service(name));
+    };
+  }
+
+  /** The runtime is asked first, as class loaders do. */
+  private Answer code(String name) {
+    Optional<Item> module = jdk.moduleWith(name);
+    if (module.isPresent()) {
+      return new Answer.Items(List.of(module.get()));
+    }
+    if (Jdk.isReserved(name) || index.classNamed(name).isEmpty()) {
+      return new Answer.Nothing(
+          Jdk.isReserved(name) ? "Java " + Jdk.FEATURE + " has no such class" : advice(name));
+    }
+    return new Answer.Items(index.classNamed(name));
+  }
+
+  private String advice(String name) {
+    String former = FormerlyOfJava.advice(name);
+    if (!former.isEmpty()) {
+      return former;
+    }
+    return index.hasPackage(packageOf(name)) ? "its package is there, the class is not" : "";
+  }
+
+  private Answer resource(String name) {
+    int cut = name.indexOf(IN_COMPONENT);
+    if (cut > 0 && components.containsKey(name.substring(0, cut))) {
+      return items(
+          components.get(name.substring(0, cut)).item(name.substring(cut + 2)).stream().toList());
+    }
+    return items(index.resource(name));
+  }
+
+  private static Answer items(List<Item> items) {
+    return items.isEmpty() ? new Answer.Nothing("") : new Answer.Items(items);
+  }
+}

@@ -1,0 +1,239 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Identity;
+import dev.girdle.app.Role;
+import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Looks at what the user has built. */
+final class JavaSurvey {
+  private final SurveyRequest request;
+  private final Scan scan;
+  private final String folderName;
+
+  private JavaSurvey(SurveyRequest request, Scan scan) {
+    this.request = request;
+    this.scan = scan;
+    Path file = request.app().toAbsolutePath().normalize().getFileName();
+    this.folderName = file == null ? "application" : file.toString();
+  }
+
+  static Application survey(SurveyRequest request) throws IOException {
+    Scan scan = new Scan();
+    try {
+      return new JavaSurvey(request, scan).survey();
+    } catch (IOException | RuntimeException e) {
+      scan.close();
+      throw e;
+    }
+  }
+
+  private Application survey() throws IOException {
+    requireThere(request.app());
+    request.with().forEach(JavaSurvey::requireThere);
+    List<RawComponent> own = new ArrayList<>();
+    if (Files.isDirectory(request.app())) {
+      scan.folder(request.app(), "");
+      new Overlaps(scan).resolve();
+      own.addAll(ownOfFolder());
+    } else {
+      scan.applicationJar(request.app(), folderName);
+      own.addAll(ownOfJar());
+    }
+    int found = scan.components.size();
+    for (Path with : request.with()) {
+      further(with);
+    }
+    scan.followClassPaths();
+    scan.throwProblems();
+    requireClasses(found);
+    return assemble(own);
+  }
+
+  private static void requireThere(Path path) {
+    if (!Files.exists(path)) {
+      throw GirdleException.request("no such file or folder: " + path);
+    }
+    if (!Files.isReadable(path)) {
+      throw GirdleException.machine("cannot read " + path + ": permission denied");
+    }
+  }
+
+  private void further(Path with) throws IOException {
+    String name = with.toAbsolutePath().normalize().getFileName().toString();
+    if (Files.isDirectory(with)) {
+      int before = scan.components.size();
+      scan.folder(with, name + "/");
+      if (scan.components.size() == before) {
+        scan.resourceFolder(with, name + "/");
+      }
+    } else {
+      scan.jar(with, name);
+    }
+  }
+
+  private void requireClasses(int found) {
+    boolean any = scan.components.stream().anyMatch(c -> !c.classPaths().isEmpty());
+    if (any) {
+      return;
+    }
+    List<String> lines = new ArrayList<>();
+    boolean empty = found == 0 && scan.setAside.isEmpty();
+    lines.add(
+        request.app()
+            + (empty ? " is empty" : " holds no class files and no jar with class files"));
+    scan.setAside.stream()
+        .limit(5)
+        .forEach(s -> lines.add("  " + s.path() + "  (" + s.takenFor() + ")"));
+    lines.add("  Build the application first, or name the folder or jar that the build made.");
+    throw new GirdleException(dev.girdle.fault.Fault.APPLICATION, lines);
+  }
+
+  /** In a folder, the user's own code is what lies highest: classes first, then jars. */
+  private List<RawComponent> ownOfFolder() {
+    List<RawComponent> folders = scan.components.stream().filter(c -> !c.isJar()).toList();
+    if (!folders.isEmpty()) {
+      return folders;
+    }
+    int highest = scan.components.stream().mapToInt(RawComponent::depth).min().orElse(0);
+    return scan.components.stream().filter(c -> c.depth() == highest).toList();
+  }
+
+  private List<RawComponent> ownOfJar() {
+    return scan.components.stream()
+        .filter(c -> !c.origin().endsWith(".jar") || isOuter(c))
+        .toList();
+  }
+
+  private static boolean isOuter(RawComponent component) {
+    return !component.origin().contains("!/");
+  }
+
+  private Application assemble(List<RawComponent> own) {
+    // a first index only to find the entry point, which decides about roles and order
+    Surveyed first = new Surveyed(folderName);
+    for (RawComponent raw : inOrder(own, Optional.empty())) {
+      first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
+    }
+    EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
+    choice.choose(request.entry());
+    Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
+    RawComponent identified = main.orElse(own.isEmpty() ? scan.components.get(0) : own.get(0));
+    // a flat folder of jars is one application and its libraries
+    boolean flat = own.size() > 1 && own.size() == scan.components.size() && main.isPresent();
+    List<RawComponent> reallyOwn = flat && identified.isJar() ? List.of(identified) : own;
+
+    Surveyed surveyed = new Surveyed(folderName);
+    for (RawComponent raw : inOrder(reallyOwn, main)) {
+      boolean isOwn = reallyOwn.contains(raw) || main.filter(raw::equals).isPresent();
+      surveyed.add(raw, isOwn ? Role.OWN : Role.LIBRARY);
+    }
+    Identity identity = identity(identified);
+    return new Application(
+        request.app().toString(),
+        identity,
+        surveyed.components(),
+        choice.chosen().map(e -> renamed(e, first, surveyed)),
+        choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
+        scan.setAside,
+        scan.notices,
+        scan.archives);
+  }
+
+  private static Optional<RawComponent> rawNamed(Surveyed surveyed, String name) {
+    return surveyed.components().stream()
+        .filter(c -> c.name().equals(name))
+        .findFirst()
+        .map(surveyed::raw);
+  }
+
+  /** Names depend on the order, so an entry point's component may have got another one. */
+  private static EntryPoint renamed(EntryPoint entry, Surveyed from, Surveyed to) {
+    RawComponent raw = rawNamed(from, entry.component()).orElseThrow();
+    Component now =
+        to.components().stream().filter(c -> to.raw(c) == raw).findFirst().orElseThrow();
+    return new EntryPoint(entry.name(), now.name(), entry.foundBy());
+  }
+
+  private Identity identity(RawComponent main) {
+    Identity found = Naming.identity(main, Paths.fileName(folderName));
+    request.name().ifPresent(n -> requireFit("--name", n));
+    request.release().ifPresent(r -> requireFit("--release", r));
+    return new Identity(
+        request.name().orElse(found.name()),
+        request.release().isPresent() ? request.release() : found.release());
+  }
+
+  private static void requireFit(String option, String value) {
+    if (!value.equals(Identity.fit(value))) {
+      throw GirdleException.request(
+          option
+              + " "
+              + value
+              + ": only letters, digits, dot, underscore and hyphen fit in file names",
+          "  for example: " + option + " " + Identity.fit(value));
+    }
+  }
+
+  /**
+   * Class-path order: the main component and what its manifest names, the rest of the user's own
+   * code, what was given with {@code --with} in that order, then the libraries by their paths.
+   */
+  private List<RawComponent> inOrder(List<RawComponent> own, Optional<RawComponent> main) {
+    List<RawComponent> ordered = new ArrayList<>();
+    main.ifPresent(ordered::add);
+    main.ifPresent(m -> ordered.addAll(named(m)));
+    own.stream().filter(c -> !ordered.contains(c)).forEach(ordered::add);
+    scan.components.stream()
+        .filter(c -> !ordered.contains(c))
+        .sorted(Comparator.comparing(RawComponent::origin))
+        .forEach(ordered::add);
+    return keepGivenOrder(ordered);
+  }
+
+  /** What followed the application in the scan keeps the order it was found in. */
+  private List<RawComponent> keepGivenOrder(List<RawComponent> ordered) {
+    if (request.with().isEmpty()) {
+      return ordered;
+    }
+    List<RawComponent> given =
+        scan.components.stream().filter(c -> isGiven(c) && ordered.contains(c)).toList();
+    List<RawComponent> rest = new ArrayList<>(ordered);
+    rest.removeAll(given);
+    rest.addAll(given);
+    return rest;
+  }
+
+  private boolean isGiven(RawComponent component) {
+    return component.location() != null
+        && request.with().stream()
+            .anyMatch(w -> component.location().toAbsolutePath().startsWith(w.toAbsolutePath()));
+  }
+
+  private List<RawComponent> named(RawComponent main) {
+    List<RawComponent> named = new ArrayList<>();
+    if (main.location() == null) {
+      return named;
+    }
+    for (String address : main.manifest().classPath()) {
+      String fileName = Paths.fileName(address.replaceFirst("/$", ""));
+      scan.components.stream()
+          .filter(c -> !c.equals(main) && c.location() != null && !named.contains(c))
+          .filter(c -> c.location().endsWith(fileName))
+          .findFirst()
+          .ifPresent(named::add);
+    }
+    return named;
+  }
+}

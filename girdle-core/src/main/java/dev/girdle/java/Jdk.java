@@ -1,0 +1,83 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.lang.module.ModuleFinder;
+import java.lang.module.ModuleReader;
+import java.lang.module.ModuleReference;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** The JDK that Girdle itself runs on, asked for what a Java runtime has. */
+final class Jdk {
+  static final int FEATURE = Runtime.version().feature();
+
+  private final Component component;
+  private final Map<String, ModuleReference> moduleOfPackage = new HashMap<>();
+  private final Map<String, ModuleReader> readers = new ConcurrentHashMap<>();
+  private final Map<String, Optional<Item>> answers = new ConcurrentHashMap<>();
+
+  Jdk() {
+    Map<String, ModuleReference> modules = new TreeMap<>();
+    for (ModuleReference module : ModuleFinder.ofSystem().findAll()) {
+      modules.put(module.descriptor().name(), module);
+      for (String packageName : module.descriptor().packages()) {
+        moduleOfPackage.put(packageName, module);
+      }
+    }
+    component = Component.runtime("Java " + FEATURE, List.copyOf(modules.keySet()));
+  }
+
+  /** The runtime as a component, each of its modules an item. */
+  Component component() {
+    return component;
+  }
+
+  /** The module that has this class; empty if the runtime has no such class. */
+  Optional<Item> moduleWith(String className) {
+    int dot = className.lastIndexOf('.');
+    ModuleReference module = dot < 0 ? null : moduleOfPackage.get(className.substring(0, dot));
+    return module == null
+        ? Optional.empty()
+        : answers.computeIfAbsent(className, n -> moduleIfThere(module, n));
+  }
+
+  private Optional<Item> moduleIfThere(ModuleReference module, String className) {
+    String name = module.descriptor().name();
+    try {
+      return reader(module).find(className.replace('.', '/') + ".class").isPresent()
+          ? component.item(name)
+          : Optional.empty();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private ModuleReader reader(ModuleReference module) {
+    return readers.computeIfAbsent(
+        module.descriptor().name(),
+        n -> {
+          try {
+            return module.open();
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        });
+  }
+
+  /** The module that a package belongs to. */
+  Optional<String> moduleOf(String packageName) {
+    return Optional.ofNullable(moduleOfPackage.get(packageName)).map(m -> m.descriptor().name());
+  }
+
+  /** Whether only the Java runtime may define classes of such a name. */
+  static boolean isReserved(String className) {
+    return className.startsWith("java.") || className.startsWith("jdk.");
+  }
+}

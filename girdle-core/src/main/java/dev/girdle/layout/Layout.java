@@ -1,0 +1,38 @@
+package dev.girdle.layout;
+
+import dev.girdle.closure.Ballast;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The finished tree of output files.
+ *
+ * @param files in the order in which a form that packs writes them; no path twice
+ * @param folders that are to be named explicitly, with a slash at the end
+ * @param recordPath where the record goes
+ * @param leftOut what this layout leaves out beyond the closure's ballast
+ * @param notices what the user should know about the laying out, one sentence each
+ * @param start how the artifact is started, with {@code %s} for where it lies
+ */
+public record Layout(
+    List<LayoutFile> files,
+    List<String> folders,
+    String recordPath,
+    List<Ballast> leftOut,
+    List<String> notices,
+    String start) {
+  /** Copies the lists and checks that no path is there twice. */
+  public Layout {
+    files = List.copyOf(files);
+    folders = List.copyOf(folders);
+    leftOut = List.copyOf(leftOut);
+    notices = List.copyOf(notices);
+    Set<String> paths = new HashSet<>();
+    for (LayoutFile file : files) {
+      if (!paths.add(file.path())) {
+        throw new IllegalArgumentException("two files for " + file.path());
+      }
+    }
+  }
+}

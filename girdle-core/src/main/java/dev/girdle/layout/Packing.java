@@ -1,0 +1,9 @@
+package dev.girdle.layout;
+
+/** How a form that packs should treat a file's bytes. */
+public enum Packing {
+  /** Copied as they lie in their archive if they lie in one, else compressed. */
+  AS_IT_IS,
+  /** Not compressed, so that it can be read in place. */
+  STORED
+}

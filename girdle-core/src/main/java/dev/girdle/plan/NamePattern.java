@@ -1,0 +1,46 @@
+package dev.girdle.plan;
+
+import java.util.regex.Pattern;
+
+/**
+ * A pattern for names: {@code *} stands for any text without a dot or slash, {@code **} for any
+ * text. {@code org.ternhaven.**} also means {@code org.ternhaven} itself.
+ *
+ * @param text as the user wrote it
+ * @param regex what it means
+ */
+public record NamePattern(String text, Pattern regex) {
+  /**
+   * Reads a pattern.
+   *
+   * @param text as the user wrote it
+   * @return the pattern
+   */
+  public static NamePattern of(String text) {
+    StringBuilder regex = new StringBuilder();
+    for (int i = 0; i < text.length(); i++) {
+      if (text.startsWith(".**", i)) {
+        regex.append("(?:[./].*)?");
+        i += 2;
+      } else if (text.startsWith("**", i)) {
+        regex.append(".*");
+        i += 1;
+      } else if (text.charAt(i) == '*') {
+        regex.append("[^./]*");
+      } else {
+        regex.append(Pattern.quote(text.substring(i, i + 1)));
+      }
+    }
+    return new NamePattern(text, Pattern.compile(regex.toString()));
+  }
+
+  /**
+   * Whether a name fits.
+   *
+   * @param name a full name
+   * @return true if all of it fits the pattern
+   */
+  public boolean matches(String name) {
+    return regex.matcher(name).matches();
+  }
+}

@@ -1,0 +1,107 @@
+package dev.girdle.record;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+
+/**
+ * The account of one artifact. In JSON it has the shape of {@code docs/schema/record.schema.json}.
+ *
+ * @param format the version of this shape, {@value #FORMAT}
+ * @param girdle the release of Girdle that made the artifact
+ * @param name the application's name
+ * @param release the application's release; null if not known
+ * @param form what the artifact is: "folder", "nested archive", "merged archive"
+ * @param entryPoint where execution starts
+ * @param runtime the runtime that is needed
+ * @param components what went in
+ * @param files every file but the record itself
+ * @param leftOut what was there and did not go in
+ * @param missing what is asked for and not there
+ * @param notices what was odd, one sentence each
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record ArtifactRecord(
+    int format,
+    String girdle,
+    String name,
+    String release,
+    String form,
+    String entryPoint,
+    RuntimeEntry runtime,
+    List<ComponentEntry> components,
+    List<FileEntry> files,
+    List<LeftOutEntry> leftOut,
+    List<MissingEntry> missing,
+    List<String> notices) {
+  /** The version of the shape that this release writes. */
+  public static final int FORMAT = 1;
+
+  /**
+   * The runtime that is needed.
+   *
+   * @param language for example "Java"
+   * @param release the oldest feature release that will do
+   * @param exactly whether only that very release will do
+   * @param because the item that asks for it
+   */
+  public record RuntimeEntry(String language, int release, boolean exactly, String because) {}
+
+  /**
+   * A component that went in.
+   *
+   * @param name its name
+   * @param origin where it lay in the application
+   * @param release its release; null if not known
+   * @param role what it is to the application
+   * @param bytes its size where it came from
+   * @param items how many items it has
+   * @param reached how many of them are in the closure
+   * @param reason why it went in
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ComponentEntry(
+      String name,
+      String origin,
+      String release,
+      String role,
+      long bytes,
+      int items,
+      int reached,
+      String reason) {}
+
+  /**
+   * A file of the artifact.
+   *
+   * @param path where it is
+   * @param bytes its size, not compressed
+   * @param sha256 SHA-256 of its bytes, in hexadecimal
+   * @param component the component it came from; null for a file that Girdle made
+   * @param reason why it is there
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record FileEntry(
+      String path, long bytes, String sha256, String component, String reason) {}
+
+  /**
+   * Something that did not go in.
+   *
+   * @param component the component that it is, or is part of
+   * @param path where it lay in the component; null for the whole component
+   * @param bytes its size
+   * @param reason why it could stay behind
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record LeftOutEntry(String component, String path, long bytes, String reason) {}
+
+  /**
+   * Something that is asked for and not there.
+   *
+   * @param name what is asked for
+   * @param strength "hard" or "soft"
+   * @param askedBy the first place that asks for it
+   * @param places how many places ask for it
+   * @param accepted whether the user said that it may be missing
+   */
+  public record MissingEntry(
+      String name, String strength, String askedBy, int places, boolean accepted) {}
+}

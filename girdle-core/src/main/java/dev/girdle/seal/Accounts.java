@@ -1,0 +1,101 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Component;
+import dev.girdle.closure.Ballast;
+import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Unmet;
+import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.form.WrittenFile;
+import dev.girdle.layout.Layout;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.ArtifactRecord.ComponentEntry;
+import dev.girdle.record.ArtifactRecord.FileEntry;
+import dev.girdle.record.ArtifactRecord.LeftOutEntry;
+import dev.girdle.record.ArtifactRecord.MissingEntry;
+import dev.girdle.record.RecordFile;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+
+/** Makes the record of an artifact. */
+final class Accounts {
+  private final String girdleRelease;
+  private final Assessment assessment;
+  private final String form;
+  private final Layout layout;
+
+  Accounts(String girdleRelease, Assessment assessment, String form, Layout layout) {
+    this.girdleRelease = girdleRelease;
+    this.assessment = assessment;
+    this.form = form;
+    this.layout = layout;
+  }
+
+  byte[] bytes(List<WrittenFile> written) {
+    RuntimeNeed need = assessment.need();
+    return RecordFile.write(
+        new ArtifactRecord(
+            ArtifactRecord.FORMAT,
+            girdleRelease,
+            assessment.application().identity().name(),
+            assessment.application().identity().release().orElse(null),
+            form,
+            assessment.entry().name(),
+            new ArtifactRecord.RuntimeEntry(
+                need.language(), need.release(), need.exactly(), need.because()),
+            assessment.kept().stream().map(this::component).toList(),
+            written.stream().map(Accounts::file).toList(),
+            leftOut(),
+            assessment.closure().unmet().stream()
+                .filter(u -> u.strength() != Strength.HINT)
+                .map(this::missing)
+                .toList(),
+            Stream.concat(assessment.application().notices().stream(), layout.notices().stream())
+                .toList()));
+  }
+
+  private ComponentEntry component(Component component) {
+    return new ComponentEntry(
+        component.name(),
+        component.origin(),
+        component.release().orElse(null),
+        component.role().label(),
+        component.size(),
+        component.items().size(),
+        assessment.closure().reachedIn(component).size(),
+        Reasons.of(component, assessment.closure()));
+  }
+
+  private static FileEntry file(WrittenFile written) {
+    String component = written.file().component();
+    return new FileEntry(
+        written.file().path(),
+        written.file().content().size(),
+        written.sha256(),
+        component.isEmpty() ? null : component,
+        written.file().reason());
+  }
+
+  private List<LeftOutEntry> leftOut() {
+    Stream<Ballast> all = Stream.concat(assessment.ballast().stream(), layout.leftOut().stream());
+    Stream<LeftOutEntry> components =
+        all.map(
+            b ->
+                new LeftOutEntry(
+                    b.component(), b.path().isEmpty() ? null : b.path(), b.bytes(), b.reason()));
+    Stream<LeftOutEntry> besides =
+        assessment.application().setAside().stream()
+            .map(s -> new LeftOutEntry(s.path(), null, s.bytes(), "survey: " + s.takenFor()));
+    return Stream.concat(components, besides).toList();
+  }
+
+  private MissingEntry missing(Unmet unmet) {
+    return new MissingEntry(
+        unmet.name(),
+        unmet.strength().name().toLowerCase(Locale.ROOT),
+        Reasons.sentence(unmet.demands().get(0)),
+        unmet.demands().size(),
+        assessment.isAccepted(unmet));
+  }
+}

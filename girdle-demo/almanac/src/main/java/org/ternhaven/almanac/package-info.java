@@ -1,0 +1,2 @@
+/** Computes the tides at Ternhaven bar from its harmonic constituents. */
+package org.ternhaven.almanac;

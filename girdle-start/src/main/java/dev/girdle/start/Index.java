@@ -1,0 +1,136 @@
+package dev.girdle.start;
+
+import java.io.ByteArrayInputStream;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+
+/**
+ * The index of a nested archive: what to start, the jars in class-path order, and one hash table
+ * over all files of all jars, so that no jar's own directory has to be read at the start.
+ *
+ * <p>Format of {@value #PATH} (all numbers big-endian):
+ *
+ * <pre>
+ * int   MAGIC
+ * UTF   main class
+ * int   Java feature release needed;  boolean: exactly that release, with preview features
+ * int   number of jars;  then for each: UTF path in the archive, boolean multi-release
+ * int   slots in the table, a power of two;  then for each slot {@value #SLOT_BYTES} bytes:
+ *   int   String.hashCode() of the name
+ *   int   0 for a free slot, else (jar number + 1) | zip method &lt;&lt; 16 | Java release &lt;&lt; 24
+ *   int   offset of the local file header in the jar (unsigned)
+ *   int   from there to the data
+ *   int   compressed size (unsigned), bytes
+ *   int   size (unsigned), bytes
+ * </pre>
+ *
+ * A slot with a Java release other than 0 stands for the file {@code
+ * META-INF/versions/release/name} under its plain name. Slots are filled by linear probing in
+ * class-path order, newer releases before older ones, so the first slot that fits is the one that
+ * the class path would give.
+ */
+public final class Index {
+  /** Where the index lies in the archive. */
+  public static final String PATH = "META-INF/girdle/index";
+
+  /** The first four bytes. */
+  public static final int MAGIC = 0x47524432;
+
+  /** The size of a slot of the table, in bytes. */
+  public static final int SLOT_BYTES = 24;
+
+  private final String mainClass;
+  private final int java;
+  private final boolean preview;
+  private final String[] jars;
+  private final boolean[] multiRelease;
+  private final ByteBuffer slots;
+  private final int mask;
+
+  private Index(DataInputStream in, byte[] bytes) throws IOException {
+    if (in.readInt() != MAGIC) {
+      throw new IOException("the archive's index is damaged");
+    }
+    mainClass = in.readUTF();
+    java = in.readInt();
+    preview = in.readBoolean();
+    jars = new String[in.readInt()];
+    multiRelease = new boolean[jars.length];
+    for (int i = 0; i < jars.length; i++) {
+      jars[i] = in.readUTF();
+      multiRelease[i] = in.readBoolean();
+    }
+    mask = in.readInt() - 1;
+    int length = (mask + 1) * SLOT_BYTES;
+    slots = ByteBuffer.wrap(bytes, bytes.length - length, length).slice();
+  }
+
+  static Index read(byte[] bytes) throws IOException {
+    return new Index(new DataInputStream(new ByteArrayInputStream(bytes)), bytes);
+  }
+
+  String mainClass() {
+    return mainClass;
+  }
+
+  String[] jars() {
+    return jars;
+  }
+
+  boolean runsOn(int feature) {
+    return preview ? feature == java : feature >= java;
+  }
+
+  String neededJava() {
+    return preview
+        ? "exactly Java " + java + " with --enable-preview"
+        : "Java " + java + " or newer";
+  }
+
+  /** The slot to look at first for names with this hash. */
+  int first(int hash) {
+    return hash & mask;
+  }
+
+  int next(int slot) {
+    return (slot + 1) & mask;
+  }
+
+  boolean isFree(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 4) == 0;
+  }
+
+  int hash(int slot) {
+    return slots.getInt(slot * SLOT_BYTES);
+  }
+
+  int jar(int slot) {
+    return (slots.getInt(slot * SLOT_BYTES + 4) & 0xffff) - 1;
+  }
+
+  boolean isDeflated(int slot) {
+    return (slots.getInt(slot * SLOT_BYTES + 4) >> 16 & 0xff) == 8;
+  }
+
+  /** The Java release that the file is for, 0 for all. */
+  int release(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 4) >>> 24;
+  }
+
+  long headerOffset(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 8) & 0xffffffffL;
+  }
+
+  int headerLength(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 12);
+  }
+
+  long compressedSize(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 16) & 0xffffffffL;
+  }
+
+  long size(int slot) {
+    return slots.getInt(slot * SLOT_BYTES + 20) & 0xffffffffL;
+  }
+}

@@ -1,0 +1,57 @@
+package dev.girdle.start;
+
+import java.io.File;
+import java.io.IOException;
+import java.lang.reflect.InvocationTargetException;
+import java.net.URISyntaxException;
+
+/**
+ * The main class of a nested archive: opens the archive it lies in and hands over to the
+ * application's own main class, loaded from the jars inside.
+ *
+ * <p>What the application throws is thrown on unchanged. If the application cannot be started at
+ * all, one line says why on standard error and the exit status is 127.
+ */
+public final class Start {
+  /** The exit status that says that the application was not started. */
+  private static final int NOT_STARTED = 127;
+
+  private Start() {}
+
+  /**
+   * Starts the application.
+   *
+   * @param args passed on to the application untouched
+   * @throws Throwable whatever the application's main method throws
+   */
+  public static void main(String[] args) throws Throwable {
+    MainMethod main;
+    try {
+      File self = new File(Start.class.getProtectionDomain().getCodeSource().getLocation().toURI());
+      Nest nest = Nest.open(self);
+      int feature = Nest.runningJava();
+      if (!nest.index().runsOn(feature)) {
+        throw new IOException(
+            "needs "
+                + nest.index().neededJava()
+                + ", and this is Java "
+                + feature
+                + " ("
+                + System.getProperty("java.home")
+                + ")");
+      }
+      StartLoader loader = new StartLoader(nest, Start.class.getClassLoader());
+      Thread.currentThread().setContextClassLoader(loader);
+      main = MainMethod.of(loader.loadClass(nest.index().mainClass()));
+    } catch (IOException | URISyntaxException | ReflectiveOperationException e) {
+      System.err.println("cannot start: " + e.getMessage());
+      System.exit(NOT_STARTED);
+      return;
+    }
+    try {
+      main.run(args);
+    } catch (InvocationTargetException e) {
+      throw e.getCause();
+    }
+  }
+}

@@ -1,0 +1,172 @@
+package dev.girdle.start;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.net.URL;
+import java.security.CodeSource;
+import java.security.ProtectionDomain;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Enumeration;
+import java.util.List;
+import java.util.jar.Attributes;
+import java.util.jar.Attributes.Name;
+import java.util.jar.Manifest;
+
+/**
+ * Loads classes and resources from the jars in the archive, in class-path order, as the system
+ * class loader would from a plain class path.
+ *
+ * <p>The parent is the loader above the system class loader, since that one holds nothing of the
+ * application's but this code; it is asked last, for the JDK modules that only it can load.
+ */
+final class StartLoader extends ClassLoader {
+  static {
+    registerAsParallelCapable();
+  }
+
+  private final Nest nest;
+  private final ClassLoader system;
+  private final ProtectionDomain domain;
+  private final Manifest[] manifests;
+
+  StartLoader(Nest nest, ClassLoader system) {
+    super(system.getParent());
+    this.nest = nest;
+    this.system = system;
+    CodeSource source = Start.class.getProtectionDomain().getCodeSource();
+    this.domain = new ProtectionDomain(source, null, this, null);
+    this.manifests = new Manifest[nest.index().jars().length];
+  }
+
+  @Override
+  protected Class<?> loadClass(String name, boolean resolve) throws ClassNotFoundException {
+    synchronized (getClassLoadingLock(name)) {
+      Class<?> loaded = findLoadedClass(name);
+      if (loaded == null && !mayBeOfTheRuntime(name)) {
+        loaded = define(name);
+      }
+      if (loaded == null) {
+        // defines what the runtime does not have by findClass
+        loaded = super.loadClass(name, false);
+      }
+      if (resolve) {
+        resolveClass(loaded);
+      }
+      return loaded;
+    }
+  }
+
+  /**
+   * Whether the parent has to be asked first. Asking it for a class that it does not have costs an
+   * exception, which over thousands of classes is most of the price of a start.
+   */
+  private static boolean mayBeOfTheRuntime(String name) {
+    switch (name.charAt(0)) {
+      case 'j':
+        return name.startsWith("java.") || name.startsWith("javax.") || name.startsWith("jdk.");
+      case 's':
+        return name.startsWith("sun.");
+      case 'c':
+        return name.startsWith("com.sun.");
+      case 'n':
+        return name.startsWith("netscape.");
+      case 'o':
+        return name.startsWith("org.w3c.")
+            || name.startsWith("org.xml.")
+            || name.startsWith("org.ietf.")
+            || name.startsWith("org.jcp.")
+            || name.startsWith("org.omg.");
+      default:
+        return false;
+    }
+  }
+
+  @Override
+  protected Class<?> findClass(String name) throws ClassNotFoundException {
+    Class<?> defined = define(name);
+    return defined != null ? defined : system.loadClass(name);
+  }
+
+  private Class<?> define(String name) throws ClassNotFoundException {
+    try {
+      int slot = nest.find(name.replace('.', '/').concat(".class"));
+      if (slot < 0) {
+        return null;
+      }
+      byte[] bytes = nest.read(slot);
+      int dot = name.lastIndexOf('.');
+      if (dot > 0) {
+        definePackageOnce(name.substring(0, dot), nest.index().jar(slot));
+      }
+      return defineClass(name, bytes, 0, bytes.length, domain);
+    } catch (IOException e) {
+      throw new ClassNotFoundException(name, e);
+    }
+  }
+
+  private void definePackageOnce(String name, int jar) throws IOException {
+    if (getPackage(name) != null) {
+      return;
+    }
+    Manifest manifest = manifest(jar);
+    Attributes own = manifest.getAttributes(name.replace('.', '/') + "/");
+    Attributes main = manifest.getMainAttributes();
+    URL sealBase =
+        "true".equalsIgnoreCase(value(Name.SEALED, own, main))
+            ? domain.getCodeSource().getLocation()
+            : null;
+    try {
+      definePackage(
+          name,
+          value(Name.SPECIFICATION_TITLE, own, main),
+          value(Name.SPECIFICATION_VERSION, own, main),
+          value(Name.SPECIFICATION_VENDOR, own, main),
+          value(Name.IMPLEMENTATION_TITLE, own, main),
+          value(Name.IMPLEMENTATION_VERSION, own, main),
+          value(Name.IMPLEMENTATION_VENDOR, own, main),
+          sealBase);
+    } catch (IllegalArgumentException e) {
+      // another thread was first, which is as good
+      return;
+    }
+  }
+
+  private static String value(Name name, Attributes own, Attributes main) {
+    String value = own == null ? null : own.getValue(name);
+    return value != null ? value : main.getValue(name);
+  }
+
+  private Manifest manifest(int jar) throws IOException {
+    synchronized (manifests) {
+      if (manifests[jar] == null) {
+        Manifest manifest = new Manifest();
+        int slot = nest.find("META-INF/MANIFEST.MF", jar);
+        if (slot >= 0) {
+          manifest.read(new ByteArrayInputStream(nest.read(slot)));
+        }
+        manifests[jar] = manifest;
+      }
+      return manifests[jar];
+    }
+  }
+
+  @Override
+  protected URL findResource(String name) {
+    try {
+      int slot = nest.find(name);
+      return slot < 0 ? null : nest.url(slot, name);
+    } catch (IOException e) {
+      return null;
+    }
+  }
+
+  @Override
+  protected Enumeration<URL> findResources(String name) throws IOException {
+    List<URL> urls = new ArrayList<>();
+    for (int slot : nest.findAll(name)) {
+      urls.add(nest.url(slot, name));
+    }
+    return Collections.enumeration(urls);
+  }
+}
