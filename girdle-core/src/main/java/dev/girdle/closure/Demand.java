@@ -60,4 +60,8 @@ public record Demand(
   Demand weakened(Strength to) {
     return to == strength ? this : new Demand(how, thing, name, from, member, line, to, excuse);
   }
+
+  Demand excused(String why) {
+    return new Demand(how, thing, name, from, member, line, Strength.SOFT, why);
+  }
 }

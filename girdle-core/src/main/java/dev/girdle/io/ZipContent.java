@@ -43,12 +43,16 @@ final class ZipContent implements PackedContent, Seekable {
 
   @Override
   public InputStream openPacked() throws IOException {
-    return zip.getRawInputStream(entry);
+    synchronized (archive) { // opening moves the channel's position
+      return zip.getRawInputStream(entry);
+    }
   }
 
   @Override
   public InputStream open() throws IOException {
-    return new PromisedStream(zip.getInputStream(entry), entry.getSize());
+    synchronized (archive) {
+      return new PromisedStream(zip.getInputStream(entry), entry.getSize());
+    }
   }
 
   /** Entries that are not compressed can be read in place. */

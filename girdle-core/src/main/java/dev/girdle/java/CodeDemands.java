@@ -80,13 +80,14 @@ final class CodeDemands extends MethodVisitor {
 
   @Override
   public void visitTypeInsn(int opcode, String type) {
-    lookups.other();
     hard(How.TYPE, type);
   }
 
   @Override
   public void visitFieldInsn(int opcode, String owner, String name, String descriptor) {
-    lookups.other();
+    if (opcode == Opcodes.PUTFIELD || opcode == Opcodes.PUTSTATIC) {
+      handlers.putField();
+    }
     hard(How.FIELD, owner);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
   }
@@ -94,6 +95,7 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
+    handlers.call();
     hard(How.CALL, owner);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
     lookups.call(owner, name, descriptor);
@@ -103,6 +105,7 @@ final class CodeDemands extends MethodVisitor {
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
     lookups.forget();
+    handlers.call();
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
     handle(bootstrap);
     for (Object argument : arguments) {
@@ -151,7 +154,6 @@ final class CodeDemands extends MethodVisitor {
 
   @Override
   public void visitInsn(int opcode) {
-    lookups.other();
     boolean isReturn = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
     if (isReturn || opcode == Opcodes.ATHROW) {
       handlers.control(opcode == Opcodes.ATHROW);
@@ -162,6 +164,9 @@ final class CodeDemands extends MethodVisitor {
   public void visitVarInsn(int opcode, int variable) {
     if (opcode >= Opcodes.ISTORE && opcode <= Opcodes.ASTORE) {
       lookups.forget();
+      handlers.store(variable);
+    } else {
+      handlers.load(variable);
     }
   }
 

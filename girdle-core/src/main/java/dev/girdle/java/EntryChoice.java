@@ -7,10 +7,12 @@ import dev.girdle.app.Role;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Finds the entry point: the one the user names, else the one the manifest names, else the only
@@ -57,6 +59,16 @@ final class EntryChoice {
       candidates.add(chosen);
       return;
     }
+    Set<String> tops = Tops.of(surveyed.components(), index);
+    List<EntryPoint> ofTops =
+        byManifest.stream().filter(e -> tops.contains(e.component())).toList();
+    if (ofTops.size() == 1) {
+      EntryPoint only = ofTops.get(0);
+      String why = only.foundBy() + ", which no other component uses";
+      chosen = new EntryPoint(only.name(), only.component(), why);
+      candidates.add(chosen);
+      return;
+    }
     List<EntryPoint> byMethod = mains.candidates(own, folderName);
     if (byMethod.isEmpty()) {
       byMethod = mains.candidates(surveyed.components(), folderName);
@@ -64,7 +76,10 @@ final class EntryChoice {
     Map<String, EntryPoint> all = new LinkedHashMap<>();
     byManifest.forEach(e -> all.put(e.name(), e));
     byMethod.forEach(e -> all.putIfAbsent(e.name(), e));
-    candidates.addAll(all.values());
+    // the sort keeps the order among those that are as likely
+    all.values().stream()
+        .sorted(Comparator.comparing(e -> !tops.contains(e.component())))
+        .forEach(candidates::add);
     if (candidates.size() == 1) {
       EntryPoint only = candidates.get(0);
       chosen = new EntryPoint(only.name(), only.component(), "the only class with a main method");

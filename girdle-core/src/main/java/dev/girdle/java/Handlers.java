@@ -10,6 +10,9 @@ import org.objectweb.asm.Label;
 /**
  * Tells whether the absence of a class is caught where the class is asked for: the place lies in a
  * {@code try} whose handler takes the error and does not at once throw again.
+ *
+ * <p>A handler for everything that can go wrong is a different matter: it stands around whole
+ * programs to report their failure. It counts only if it passes what it caught to nobody.
  */
 final class Handlers {
   /** What a missing class in code throws, and what that error is. */
@@ -28,18 +31,27 @@ final class Handlers {
           "java/lang/Exception",
           "java/lang/Throwable");
 
+  private static final Set<String> FOR_EVERYTHING =
+      Set.of("java/lang/Throwable", "java/lang/Error", "java/lang/Exception");
+
+  private static final int NOT_STORED = -1;
+
   /** One handler that is of interest. */
   static final class Handler {
     private final String type;
     private boolean open = true;
     private boolean rethrows;
+    private boolean looksAtIt;
+    private boolean onStack;
+    private int variable = NOT_STORED;
 
     private Handler(String type) {
       this.type = type;
     }
 
     boolean catches(Set<String> types) {
-      return types.contains(type) && !rethrows;
+      boolean meant = !FOR_EVERYTHING.contains(type) || !looksAtIt;
+      return types.contains(type) && !rethrows && meant;
     }
   }
 
@@ -65,6 +77,35 @@ final class Handlers {
     active.addAll(starts.getOrDefault(label, List.of()));
     active.removeAll(ends.getOrDefault(label, List.of()));
     entered.addAll(bodies.getOrDefault(label, List.of()));
+  }
+
+  /** The first store of a handler's body puts away what it caught. */
+  void store(int variable) {
+    for (Handler handler : entered) {
+      if (handler.variable == NOT_STORED) {
+        handler.variable = variable;
+      }
+    }
+  }
+
+  void load(int variable) {
+    for (Handler handler : entered) {
+      handler.onStack |= handler.variable == variable;
+    }
+  }
+
+  /** To keep what was caught for later is not yet to report it. */
+  void putField() {
+    for (Handler handler : entered) {
+      handler.onStack = false;
+    }
+  }
+
+  /** A call with what was caught reports it. */
+  void call() {
+    for (Handler handler : entered) {
+      handler.looksAtIt |= handler.onStack || handler.variable == NOT_STORED;
+    }
   }
 
   /** The first branch, return or throw of a handler's body decides what it does. */

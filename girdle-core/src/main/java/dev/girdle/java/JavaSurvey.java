@@ -129,10 +129,14 @@ final class JavaSurvey {
     EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
     choice.choose(request.entry());
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
-    RawComponent identified = main.orElse(own.isEmpty() ? scan.components.get(0) : own.get(0));
-    // a flat folder of jars is one application and its libraries
-    boolean flat = own.size() > 1 && own.size() == scan.components.size() && main.isPresent();
-    List<RawComponent> reallyOwn = flat && identified.isJar() ? List.of(identified) : own;
+    // a flat folder of jars is one program and its libraries, which only the entry point tells
+    boolean flat =
+        own.size() > 1
+            && own.stream().allMatch(RawComponent::isJar)
+            && own.size() == scan.components.size();
+    RawComponent identified =
+        main.or(() -> likeliest(first, choice)).orElse(scan.components.get(0));
+    List<RawComponent> reallyOwn = flat ? List.of(identified) : own;
 
     Surveyed surveyed = new Surveyed(folderName);
     for (RawComponent raw : inOrder(reallyOwn, main)) {
@@ -149,6 +153,10 @@ final class JavaSurvey {
         scan.setAside,
         scan.notices,
         scan.archives);
+  }
+
+  private static Optional<RawComponent> likeliest(Surveyed surveyed, EntryChoice choice) {
+    return choice.candidates().stream().findFirst().flatMap(e -> rawNamed(surveyed, e.component()));
   }
 
   private static Optional<RawComponent> rawNamed(Surveyed surveyed, String name) {

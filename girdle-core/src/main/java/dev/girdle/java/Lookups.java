@@ -5,6 +5,7 @@ import dev.girdle.closure.Strength;
 import dev.girdle.io.Paths;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Type;
 
 /**
@@ -18,6 +19,9 @@ final class Lookups {
   /** Calls that only fetch the class loader, between the constant and the lookup. */
   private static final Set<String> ON_THE_WAY =
       Set.of("getClassLoader", "getContextClassLoader", "currentThread", "getClass");
+
+  private static final Pattern GIVES_RESOURCE =
+      Pattern.compile(".*\\)Ljava/(net/URL|io/InputStream|util/Enumeration);");
 
   private final Gathering gathering;
   private final Consumer<String> reflection;
@@ -35,11 +39,6 @@ final class Lookups {
 
   void type(Type constant) {
     type = constant.getSort() == Type.OBJECT ? constant.getInternalName() : null;
-  }
-
-  /** An instruction that leaves the constant where it is. */
-  void other() {
-    // constants and loads may stand between a name and its lookup
   }
 
   void forget() {
@@ -64,8 +63,11 @@ final class Lookups {
           reflection.accept(text.replace('.', '/'));
         }
       }
-      case "getResource", "getResourceAsStream", "getResources" ->
+      case "getResource", "getResourceAsStream", "getResources" -> {
+        if (GIVES_RESOURCE.matcher(descriptor).matches()) {
           resource(owner.equals("java/lang/Class"));
+        }
+      }
       case "getSystemResource", "getSystemResourceAsStream", "getSystemResources" ->
           resource(false);
       case "getBundle" -> {
@@ -92,7 +94,10 @@ final class Lookups {
       String base = type != null ? type : gathering.item().name().replace('.', '/');
       path = Paths.folder(base) + path;
     }
-    if (path.isEmpty() || path.endsWith("/") || path.equals(JarManifest.PATH)) {
+    if (path.isEmpty()
+        || path.startsWith("/")
+        || path.endsWith("/")
+        || path.equals(JarManifest.PATH)) {
       return; // every jar has these, so they name none
     }
     if (path.endsWith(".class")) {

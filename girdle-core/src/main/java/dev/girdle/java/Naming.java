@@ -41,7 +41,9 @@ final class Naming {
   static Optional<String> release(RawComponent component) {
     String fileName = component.isJar() ? Paths.fileName(component.origin()) : "";
     Optional<String> byFile = releaseIn(fileName);
-    return byFile.isPresent() ? byFile : component.manifest().value("Implementation-Version");
+    return byFile
+        .or(() -> component.manifest().value("Implementation-Version"))
+        .or(() -> pomProperties(component).map(p -> p.getProperty("version")));
   }
 
   private static Optional<String> release(

@@ -2,8 +2,8 @@ package org.ternhaven.tidebook;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.time.chrono.Chronology;
 import java.util.Properties;
+import java.util.zip.Checksum;
 
 /** What can be set without building the program again. */
 final class Settings {
@@ -17,13 +17,13 @@ final class Settings {
     }
   }
 
-  /** The calendar is named in a text, so that a new one needs no new build. */
-  static Chronology calendar() throws IOException {
-    String name = read("/tidebook.properties").getProperty("calendar");
+  /** The checksum is named in a text, so that another one needs no new build. */
+  static Checksum checksum() throws IOException {
+    String name = read("/tidebook.properties").getProperty("checksum");
     try {
-      return (Chronology) Class.forName(name).getField("INSTANCE").get(null);
+      return (Checksum) Class.forName(name).getConstructor().newInstance();
     } catch (ReflectiveOperationException e) {
-      throw new IOException("the calendar " + name + " is not there", e);
+      throw new IOException("the checksum " + name + " is not there", e);
     }
   }
 }

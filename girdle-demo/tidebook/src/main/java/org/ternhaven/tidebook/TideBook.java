@@ -2,9 +2,11 @@ package org.ternhaven.tidebook;
 
 import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.Locale;
+import java.util.zip.Checksum;
 import org.ternhaven.almanac.Almanac;
 import org.ternhaven.almanac.Turn;
 
@@ -30,17 +32,25 @@ public final class TideBook {
   }
 
   static void print(Berth berth, LocalDate day, PrintStream out) throws IOException {
-    out.println("Tide book of Ternhaven, " + berth.name());
-    out.println(day + ", " + Settings.calendar().date(day));
-    out.println();
+    Checksum checksum = Settings.checksum();
+    line(out, checksum, "Tide book of Ternhaven, " + berth.name() + ", " + day);
     for (Turn turn : Almanac.open().turns(day)) {
-      out.printf(
-          Locale.ROOT,
-          "  %tR  %-4s  %5.2f m  %s%n",
-          turn.time(),
-          turn.high() ? "high" : "low",
-          turn.metres(),
-          berth.warning(turn).map(Paint::warning).orElse(""));
+      line(
+          out,
+          checksum,
+          String.format(
+              Locale.ROOT,
+              "  %tR  %-4s  %5.2f m  %s",
+              turn.time(),
+              turn.high() ? "high" : "low",
+              turn.metres(),
+              berth.warning(turn).map(Paint::warning).orElse("")));
     }
+    out.printf(Locale.ROOT, "page sum %08x%n", checksum.getValue());
+  }
+
+  private static void line(PrintStream out, Checksum checksum, String text) {
+    checksum.update(text.getBytes(StandardCharsets.UTF_8));
+    out.println(text.stripTrailing());
   }
 }

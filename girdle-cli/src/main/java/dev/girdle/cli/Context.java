@@ -1,0 +1,43 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.Console;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Properties;
+
+/** What all commands share. */
+final class Context {
+  private final Console console;
+  private final boolean terminal;
+  private Meter meter = Meter.SILENT;
+
+  Context(Console console, boolean terminal) {
+    this.console = console;
+    this.terminal = terminal;
+  }
+
+  Console console() {
+    return console;
+  }
+
+  /** The progress bar that is shown at the moment. */
+  Meter meter() {
+    return meter;
+  }
+
+  /** Shows progress from now on, if a person is looking on. */
+  Meter startMeter(boolean quiet) {
+    meter = terminal && !quiet ? new Meter() : Meter.SILENT;
+    return meter;
+  }
+
+  static String release() {
+    try (InputStream in = Context.class.getResourceAsStream("girdle.properties")) {
+      Properties properties = new Properties();
+      properties.load(in);
+      return properties.getProperty("release");
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

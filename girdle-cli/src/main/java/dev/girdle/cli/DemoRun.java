@@ -1,0 +1,76 @@
+package dev.girdle.cli;
+
+import dev.girdle.seal.Artifact;
+import java.io.File;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * A run of the demo application in an emptied environment and an empty folder.
+ *
+ * @param output what it wrote to standard output, with the exit status if it was not 0
+ */
+record DemoRun(String output) {
+  private static final int SECONDS = 60;
+
+  static DemoRun ofOriginal(Path app, List<String> arguments) {
+    Path real = app.toAbsolutePath();
+    String classPath =
+        String.join(
+            File.pathSeparator,
+            real.resolve("tidebook.jar").toString(),
+            real.resolve("tidebook-almanac.jar").toString(),
+            real.resolve("lib") + File.separator + "*");
+    return run(List.of(java(), "-cp", classPath, "org.ternhaven.tidebook.TideBook"), arguments);
+  }
+
+  static DemoRun ofArtifact(Artifact artifact, List<String> arguments) {
+    Path path = artifact.path().toAbsolutePath();
+    if (!Files.isDirectory(path)) {
+      return run(List.of(java(), "-jar", path.toString()), arguments);
+    }
+    boolean windows = File.separatorChar == '\\';
+    Path starter = path.resolve("bin").resolve(windows ? "tidebook.cmd" : "tidebook");
+    return run(List.of(starter.toString()), arguments);
+  }
+
+  private static String java() {
+    return Path.of(System.getProperty("java.home"), "bin", "java").toString();
+  }
+
+  private static DemoRun run(List<String> command, List<String> arguments) {
+    try {
+      Path empty = Files.createTempDirectory("girdle-demo-");
+      List<String> all = new ArrayList<>(command);
+      all.addAll(arguments);
+      Path output = empty.resolve("output");
+      ProcessBuilder builder =
+          new ProcessBuilder(all)
+              .directory(empty.toFile())
+              .redirectOutput(output.toFile())
+              .redirectError(ProcessBuilder.Redirect.DISCARD);
+      builder.environment().clear();
+      Process process = builder.start();
+      process.getOutputStream().close();
+      boolean ended = process.waitFor(SECONDS, TimeUnit.SECONDS);
+      if (!ended) {
+        process.destroyForcibly().waitFor();
+      }
+      String text = Files.readString(output, StandardCharsets.UTF_8);
+      Files.delete(output);
+      Files.delete(empty);
+      return new DemoRun(
+          process.exitValue() == 0 ? text : text + "exit status " + process.exitValue());
+    } catch (IOException e) {
+      throw DemoCommand.cannot("start " + command.get(0), e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw DemoCommand.cannot("wait for " + command.get(0), e);
+    }
+  }
+}

@@ -1,0 +1,46 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.ExplainView;
+import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Explainer;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Parameters;
+
+/** Why is this in, out, or missing? */
+@Command(
+    name = "explain",
+    description = "Tell why something is in, out, or missing: the chain from the entry point.")
+final class ExplainCommand implements Callable<Integer> {
+  private final Context context;
+  @Mixin private ApplicationOptions application;
+
+  @Parameters(
+      index = "1",
+      paramLabel = "THING",
+      description = "A class, a file, a component, or a Java module.")
+  private String thing;
+
+  @Mixin private CommonOptions common;
+
+  ExplainCommand(Context context) {
+    this.context = context;
+  }
+
+  @Override
+  public Integer call() {
+    Assessor assessor = new Assessor(context.startMeter(common.quiet || common.json));
+    try (Assessment assessment = assessor.assess(application.plan())) {
+      context.meter().close();
+      ExplainView view = new ExplainView(new Explainer(assessment).explain(thing));
+      if (common.json) {
+        view.printJson(context.console());
+      } else {
+        view.print(context.console());
+      }
+    }
+    return 0;
+  }
+}

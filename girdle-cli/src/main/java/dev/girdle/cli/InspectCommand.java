@@ -1,0 +1,55 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.InspectView;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.RecordFile;
+import dev.girdle.seal.Sealer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** What is inside? */
+@Command(
+    name = "inspect",
+    description = "Tell what is inside an artifact: what it is, what it needs, its contents.")
+final class InspectCommand implements Callable<Integer> {
+  private final Context context;
+
+  @Parameters(paramLabel = "ARTIFACT", description = "A folder or archive that Girdle made.")
+  private Path artifact;
+
+  @Option(names = "--files", description = "List every file, with its reason.")
+  private boolean files;
+
+  @Mixin private CommonOptions common;
+
+  InspectCommand(Context context) {
+    this.context = context;
+  }
+
+  @Override
+  public Integer call() {
+    if (!Files.exists(artifact)) {
+      throw GirdleException.request("no such file or folder: " + artifact);
+    }
+    ArtifactRecord found =
+        RecordFile.of(artifact)
+            .orElseThrow(
+                () ->
+                    GirdleException.application(
+                        artifact + " was not made by Girdle: there is no record in it",
+                        "  For an application that is not sealed yet: girdle survey " + artifact));
+    InspectView view = new InspectView(found, Sealer.sizeOf(artifact), files);
+    if (common.json) {
+      view.printJson(context.console());
+    } else {
+      view.print(context.console());
+    }
+    return 0;
+  }
+}

@@ -1,0 +1,123 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.Console;
+import dev.girdle.fault.GirdleException;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import picocli.CommandLine;
+import picocli.CommandLine.ParameterException;
+
+/** The program: streams and environment come in, an exit status goes out. */
+public final class Main {
+  private static final int REQUEST = 2;
+  private static final int MACHINE = 3;
+
+  private Main() {}
+
+  /**
+   * Runs Girdle and ends the process.
+   *
+   * @param args a command and its options
+   */
+  public static void main(String[] args) {
+    boolean terminal = System.console() != null;
+    System.exit(run(System.out, System.err, terminal, System.getenv(), args));
+  }
+
+  /**
+   * Runs Girdle.
+   *
+   * @param out for results
+   * @param err for progress, warnings and errors
+   * @param terminal whether a person is looking on
+   * @param environment the environment variables
+   * @param args a command and its options
+   * @return the exit status
+   */
+  static int run(
+      PrintStream out,
+      PrintStream err,
+      boolean terminal,
+      Map<String, String> environment,
+      String... args) {
+    Charset charset = charset(environment);
+    boolean colour =
+        terminal
+            && environment.getOrDefault("NO_COLOR", "").isEmpty()
+            && !"dumb".equals(environment.get("TERM"));
+    try (PrintWriter outWriter = new PrintWriter(out, false, charset);
+        PrintWriter errWriter = new PrintWriter(err, true, charset)) {
+      Console console =
+          new Console(outWriter, errWriter, colour, charset == StandardCharsets.UTF_8);
+      return commandLine(new Context(console, terminal)).execute(args);
+    }
+  }
+
+  private static Charset charset(Map<String, String> environment) {
+    for (String name : new String[] {"LC_ALL", "LC_CTYPE", "LANG"}) {
+      String value = environment.getOrDefault(name, "");
+      if (!value.isEmpty()) {
+        return value.toUpperCase(java.util.Locale.ROOT).matches(".*UTF-?8.*")
+            ? StandardCharsets.UTF_8
+            : StandardCharsets.US_ASCII;
+      }
+    }
+    return System.getProperty("os.name").startsWith("Mac")
+        ? StandardCharsets.UTF_8
+        : StandardCharsets.US_ASCII;
+  }
+
+  private static CommandLine commandLine(Context context) {
+    CommandLine line = new CommandLine(new GirdleCommand());
+    line.addSubcommand(new SurveyCommand(context));
+    line.addSubcommand(new ClosureCommand(context));
+    line.addSubcommand(new ExplainCommand(context));
+    line.addSubcommand(new SealCommand(context));
+    line.addSubcommand(new InspectCommand(context));
+    line.addSubcommand(new DemoCommand(context));
+    line.setOut(context.console().out());
+    line.setErr(context.console().err());
+    line.setCaseInsensitiveEnumValuesAllowed(true);
+    line.setUsageHelpAutoWidth(true);
+    line.setColorScheme(
+        CommandLine.Help.defaultColorScheme(
+            context.console().colour() ? CommandLine.Help.Ansi.ON : CommandLine.Help.Ansi.OFF));
+    line.setParameterExceptionHandler((e, args) -> wrongWords(e, context.console()));
+    line.setExecutionExceptionHandler((e, l, result) -> failed(e, context, result));
+    return line;
+  }
+
+  private static int wrongWords(ParameterException e, Console console) {
+    String command = e.getCommandLine().getCommandSpec().qualifiedName();
+    console.err().println("girdle: " + e.getMessage());
+    console.err().println("  See: " + command + " --help");
+    return REQUEST;
+  }
+
+  private static int failed(Exception e, Context context, CommandLine.ParseResult result) {
+    context.meter().close();
+    context.console().out().flush();
+    PrintWriter err = context.console().err();
+    if (result.hasSubcommand() && result.subcommand().hasMatchedOption("--debug")) {
+      e.printStackTrace(err);
+    }
+    if (e instanceof GirdleException known) {
+      err.println("girdle: " + known.lines().get(0));
+      known.lines().stream().skip(1).forEach(err::println);
+      return known.fault().exitStatus();
+    }
+    boolean ofMachine = e instanceof UncheckedIOException;
+    err.println(
+        "girdle: "
+            + (ofMachine ? "reading or writing failed: " : "a fault of Girdle itself: ")
+            + e.getMessage());
+    err.println(
+        "  Run the command again with --debug to see where"
+            + (ofMachine ? "." : ", and report it."));
+    return MACHINE;
+  }
+}

@@ -1,0 +1,231 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Role;
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.closure.Ballast;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.Reached;
+import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unreadable;
+import dev.girdle.seal.Assessment;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * Shows what is needed, what is missing, and what can stay behind.
+ *
+ * @param assessment what is known about the application
+ */
+public record ClosureView(Assessment assessment) {
+  /**
+   * Prints for people.
+   *
+   * @param console where to
+   */
+  public void print(Console console) {
+    console.line(
+        console.paint(Paint.STRONG, assessment.application().identity().title())
+            + ", started with "
+            + assessment.entry().name());
+    printKept(console);
+    printBallast(console);
+    printUnreadable(console);
+    printMissing(console, "Missing, and needed", Strength.HARD, Paint.BAD);
+    printMissing(
+        console, "Missing, and the program is prepared for it", Strength.SOFT, Paint.NOTICE);
+    console.gap();
+    printVerdict(console);
+  }
+
+  private void printKept(Console console) {
+    console.heading(
+        "Goes along: "
+            + assessment.kept().size()
+            + " of "
+            + SurveyView.count(assessment.application().components().size(), "component")
+            + ", "
+            + Sizes.of(assessment.keptBytes()));
+    Table table = new Table("lrrl");
+    table.row("COMPONENT", "SIZE", "REACHED", "BECAUSE");
+    for (Component component : assessment.kept()) {
+      table.row(
+          component.origin(),
+          Sizes.of(component.size()),
+          assessment.closure().reachedIn(component).size() + " of " + component.items().size(),
+          Reasons.of(component, assessment.closure()));
+    }
+    table.print(console, true);
+    console.line("  and of " + assessment.need().text() + ": " + String.join(", ", modules()));
+  }
+
+  private List<String> modules() {
+    return assessment.closure().reached().stream()
+        .map(Reached::item)
+        .filter(i -> i.component().role() == Role.RUNTIME)
+        .map(i -> i.name())
+        .sorted()
+        .toList();
+  }
+
+  private void printBallast(Console console) {
+    if (assessment.ballast().isEmpty()) {
+      return;
+    }
+    console.heading(
+        "Stays behind: "
+            + SurveyView.count(assessment.ballast().size(), "component")
+            + ", "
+            + Sizes.of(assessment.ballastBytes()));
+    Table table = new Table("lrl");
+    for (Ballast ballast : assessment.ballast()) {
+      table.row(ballast.component(), Sizes.of(ballast.bytes()), ballast.reason());
+    }
+    table.print(console, false);
+  }
+
+  private void printUnreadable(Console console) {
+    if (assessment.closure().unreadable().isEmpty()) {
+      return;
+    }
+    console.heading("Needed, and not readable");
+    Table table = new Table("ll");
+    for (Unreadable unreadable : assessment.closure().unreadable()) {
+      table.row(
+          console.paint(
+              Paint.BAD, unreadable.item().component().origin() + ": " + unreadable.item().path()),
+          unreadable.why());
+    }
+    table.print(console, false);
+  }
+
+  private void printMissing(Console console, String title, Strength strength, Paint paint) {
+    List<Unmet> unmet = assessment.closure().unmet(strength);
+    if (unmet.isEmpty()) {
+      return;
+    }
+    console.heading(title + ": " + unmet.size());
+    Map<String, List<Unmet>> groups = new TreeMap<>();
+    unmet.forEach(u -> groups.computeIfAbsent(group(u), g -> new ArrayList<>()).add(u));
+    groups.forEach(
+        (group, members) -> {
+          String advice = members.get(0).advice();
+          console.line(
+              "  "
+                  + console.paint(paint, group.isEmpty() ? "(no package)" : group)
+                  + (advice.isEmpty() ? "" : "  " + advice));
+          Table table = new Table("ll");
+          members.forEach(u -> table.row("  " + shortName(u), askers(u)));
+          table.print(console, false);
+        });
+  }
+
+  private static char separator(Unmet unmet) {
+    return unmet.thing() == Thing.RESOURCE ? '/' : '.';
+  }
+
+  private static String group(Unmet unmet) {
+    int cut = unmet.name().lastIndexOf(separator(unmet));
+    return cut < 0 ? "" : unmet.name().substring(0, cut);
+  }
+
+  private static String shortName(Unmet unmet) {
+    return unmet.name().substring(unmet.name().lastIndexOf(separator(unmet)) + 1);
+  }
+
+  private String askers(Unmet unmet) {
+    Demand first = unmet.demands().get(0);
+    String more =
+        unmet.demands().size() == 1
+            ? ""
+            : ", and " + SurveyView.count(unmet.demands().size() - 1, "more place");
+    String excuse = first.excuse().isEmpty() ? "" : " (" + first.excuse() + ")";
+    String accepted = assessment.isAccepted(unmet) ? " [--missing-ok]" : "";
+    return first.how().passive() + " " + first.place() + excuse + more + accepted;
+  }
+
+  private void printVerdict(Console console) {
+    int faults = assessment.faults().size() + assessment.closure().unreadable().size();
+    String app = assessment.application().source();
+    if (faults == 0) {
+      console.line(
+          console.paint(Paint.GOOD, "Nothing that is needed is missing.")
+              + " Next: girdle seal "
+              + app);
+    } else {
+      console.line(
+          console.paint(Paint.BAD, SurveyView.count(faults, "thing") + " needed and missing.")
+              + " Add what holds them with --with PATH, or say --missing-ok PATTERN.");
+    }
+  }
+
+  /**
+   * Prints JSON, of the shape of {@code docs/schema/closure.schema.json}.
+   *
+   * @param console where to
+   */
+  public void printJson(Console console) {
+    Json.print(
+        console,
+        Json.object(
+            "name", assessment.application().identity().name(),
+            "release", assessment.application().identity().release(),
+            "entryPoint", assessment.entry().name(),
+            "runtime", assessment.need(),
+            "runtimeModules", modules(),
+            "keptBytes", assessment.keptBytes(),
+            "ballastBytes", assessment.ballastBytes(),
+            "kept", assessment.kept().stream().map(this::kept).toList(),
+            "ballast", assessment.ballast(),
+            "unmet",
+                assessment.closure().unmet().stream()
+                    .filter(u -> u.strength() != Strength.HINT)
+                    .map(this::unmet)
+                    .toList(),
+            "unreadable",
+                assessment.closure().unreadable().stream()
+                    .map(
+                        u ->
+                            Json.object(
+                                "component", u.item().component().name(),
+                                "path", u.item().path(),
+                                "why", u.why()))
+                    .toList()));
+  }
+
+  private Map<String, Object> kept(Component component) {
+    return Json.object(
+        "name", component.name(),
+        "origin", component.origin(),
+        "bytes", component.size(),
+        "items", component.items().size(),
+        "reached", assessment.closure().reachedIn(component).size(),
+        "reason", Reasons.of(component, assessment.closure()));
+  }
+
+  private Map<String, Object> unmet(Unmet unmet) {
+    return Json.object(
+        "name", unmet.name(),
+        "thing", unmet.thing().name().toLowerCase(Locale.ROOT),
+        "strength", unmet.strength().name().toLowerCase(Locale.ROOT),
+        "accepted", assessment.isAccepted(unmet),
+        "advice", Optional.of(unmet.advice()).filter(a -> !a.isEmpty()),
+        "askedBy", unmet.demands().stream().map(ClosureView::asker).toList());
+  }
+
+  private static Map<String, Object> asker(Demand demand) {
+    return Json.object(
+        "place", demand.place(),
+        "component", demand.asker().map(i -> i.component().name()),
+        "how", demand.how().name().toLowerCase(Locale.ROOT),
+        "strength", demand.strength().name().toLowerCase(Locale.ROOT),
+        "excuse", Optional.of(demand.excuse()).filter(e -> !e.isEmpty()));
+  }
+}

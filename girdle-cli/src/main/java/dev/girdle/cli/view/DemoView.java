@@ -1,0 +1,109 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.seal.Artifact;
+import dev.girdle.seal.Assessment;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * Shows the demo, step by step.
+ *
+ * @param console where to
+ * @param json whether only the result is to be shown, as JSON
+ */
+public record DemoView(Console console, boolean json) {
+  /**
+   * Shows one step.
+   *
+   * @param command what a user would type
+   * @param result prints what comes back
+   */
+  public void step(String command, Runnable result) {
+    if (!json) {
+      console.line(console.paint(Paint.GOOD, "> girdle " + command));
+      console.gap();
+      result.run();
+      console.gap();
+    }
+  }
+
+  /**
+   * Shows what the artifacts gave when they were started, and how they compare.
+   *
+   * @param assessment what they were made from
+   * @param artifacts what was made
+   * @param expected what the application gave before it was sealed
+   * @param outputs what each artifact gave
+   * @param millis how long the demo took, in milliseconds
+   * @return whether all of them gave what was expected
+   */
+  public boolean result(
+      Assessment assessment,
+      List<Artifact> artifacts,
+      String expected,
+      List<String> outputs,
+      long millis) {
+    boolean allSame = outputs.stream().allMatch(expected::equals);
+    if (json) {
+      printJson(assessment, artifacts, expected, outputs, millis);
+      return allSame;
+    }
+    console.line(
+        console.paint(Paint.GOOD, "> " + artifacts.get(0).start())
+            + console.paint(Paint.FAINT, "   (in an emptied environment)"));
+    console.gap();
+    console.out().print(outputs.get(0));
+    console.heading("Before and after");
+    long before = assessment.application().size();
+    Table table = new Table("lrrl");
+    table.row("", "SIZE", "OF BEFORE", "GIVES THE SAME");
+    table.row("as handed over", Sizes.of(before), "", "");
+    for (int i = 0; i < artifacts.size(); i++) {
+      boolean same = outputs.get(i).equals(expected);
+      table.row(
+          artifacts.get(i).form(),
+          Sizes.of(artifacts.get(i).bytes()),
+          Sizes.share(artifacts.get(i).bytes(), before),
+          same ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no"));
+    }
+    table.row(
+        "left out",
+        Sizes.of(assessment.ballastBytes()),
+        Sizes.share(assessment.ballastBytes(), before),
+        String.join(", ", assessment.ballast().stream().map(b -> b.component()).toList()));
+    table.print(console, true);
+    console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
+    return allSame;
+  }
+
+  private void printJson(
+      Assessment assessment,
+      List<Artifact> artifacts,
+      String expected,
+      List<String> outputs,
+      long millis) {
+    List<Map<String, Object>> results = new ArrayList<>();
+    for (int i = 0; i < artifacts.size(); i++) {
+      results.add(
+          Json.object(
+              "form", artifacts.get(i).form(),
+              "path", artifacts.get(i).path().toString(),
+              "bytes", artifacts.get(i).bytes(),
+              "same", outputs.get(i).equals(expected)));
+    }
+    Json.print(
+        console,
+        Json.object(
+            "beforeBytes",
+            assessment.application().size(),
+            "leftOutBytes",
+            assessment.ballastBytes(),
+            "artifacts",
+            results,
+            "millis",
+            millis));
+  }
+}

@@ -1,0 +1,170 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Strength;
+import dev.girdle.seal.Explanation;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Shows why something is in, out, or missing.
+ *
+ * @param explanations one for each thing that was meant
+ */
+public record ExplainView(List<Explanation> explanations) {
+  private static final int SHOWN_ASKERS = 5;
+
+  /**
+   * Prints for people.
+   *
+   * @param console where to
+   */
+  public void print(Console console) {
+    boolean first = true;
+    for (Explanation explanation : explanations) {
+      if (!first) {
+        console.gap();
+      }
+      first = false;
+      String subject = console.paint(Paint.STRONG, explanation.subject());
+      console.line(subject + " " + verdict(explanation));
+      chain(console, explanation);
+      if (explanation instanceof Explanation.Missing missing) {
+        others(console, "It is also asked for by", missing.unmet().demands(), 1);
+      } else if (explanation instanceof Explanation.LeftOut out) {
+        others(console, "Only things that are not needed themselves ask for it", out.askers(), 0);
+      } else if (explanation instanceof Explanation.Unreached item) {
+        others(console, "Only things that are not needed themselves ask for it", item.askers(), 0);
+      }
+    }
+  }
+
+  private static String verdict(Explanation explanation) {
+    if (explanation instanceof Explanation.Reached reached) {
+      return "is in. " + whereFrom(reached.item());
+    }
+    if (explanation instanceof Explanation.Unreached item) {
+      return item.kept()
+          ? "goes along with " + item.item().component().origin() + ", though nothing reaches it."
+          : "is left out with " + item.item().component().origin() + ": nothing reaches it.";
+    }
+    if (explanation instanceof Explanation.Kept kept) {
+      int items = kept.component().items().size();
+      return "is in. "
+          + kept.reached()
+          + " of its "
+          + SurveyView.count(items, "item")
+          + (kept.reached() == 0
+              ? " are reached, but nothing is to be pruned."
+              : " are reached, first in this way:");
+    }
+    if (explanation instanceof Explanation.LeftOut out) {
+      return "is left out, "
+          + Sizes.of(out.ballast().bytes())
+          + ": "
+          + out.ballast().reason()
+          + ".";
+    }
+    if (explanation instanceof Explanation.Missing missing) {
+      String advice = missing.unmet().advice();
+      return "is missing. "
+          + (missing.unmet().strength() == Strength.HARD
+              ? "The program needs it"
+              : "The program is prepared for its absence")
+          + (advice.isEmpty() ? ":" : " (" + advice + "):");
+    }
+    Explanation.Aside aside = (Explanation.Aside) explanation;
+    return "is not taken for a part of the program: " + aside.aside().takenFor() + ".";
+  }
+
+  private static String whereFrom(Item item) {
+    return item.component().role() == Role.RUNTIME
+        ? "It comes with " + item.component().name() + "."
+        : "It lies in " + item.component().origin() + ".";
+  }
+
+  private static List<Demand> chainOf(Explanation explanation) {
+    if (explanation instanceof Explanation.Reached reached) {
+      return reached.chain();
+    }
+    if (explanation instanceof Explanation.Kept kept) {
+      return kept.chain();
+    }
+    return explanation instanceof Explanation.Missing missing ? missing.chain() : List.of();
+  }
+
+  private static void chain(Console console, Explanation explanation) {
+    Table table = new Table("rll");
+    int number = 1;
+    for (Demand demand : chainOf(explanation)) {
+      table.row(Integer.toString(number++), Reasons.sentence(demand), note(demand));
+    }
+    table.print(console, false);
+  }
+
+  private static String note(Demand demand) {
+    if (demand.strength() == Strength.HARD) {
+      return "";
+    }
+    return demand.excuse().isEmpty() ? "" : "(" + demand.excuse() + ")";
+  }
+
+  private static void others(Console console, String title, List<Demand> demands, int from) {
+    if (demands.size() <= from) {
+      return;
+    }
+    console.line("  " + title + ":");
+    demands.stream()
+        .skip(from)
+        .limit(SHOWN_ASKERS)
+        .forEach(d -> console.line("    " + Reasons.sentence(d)));
+    if (demands.size() - from > SHOWN_ASKERS) {
+      console.line("    … and " + (demands.size() - from - SHOWN_ASKERS) + " more");
+    }
+  }
+
+  /**
+   * Prints JSON, of the shape of {@code docs/schema/explain.schema.json}.
+   *
+   * @param console where to
+   */
+  public void printJson(Console console) {
+    Json.print(
+        console,
+        Json.object("explanations", explanations.stream().map(ExplainView::json).toList()));
+  }
+
+  private static Map<String, Object> json(Explanation explanation) {
+    return Json.object(
+        "subject",
+        explanation.subject(),
+        "state",
+        state(explanation),
+        "verdict",
+        explanation.subject() + " " + verdict(explanation),
+        "chain",
+        chainOf(explanation).stream()
+            .map(
+                d ->
+                    Json.object(
+                        "place", d.place(),
+                        "how", d.how().name().toLowerCase(java.util.Locale.ROOT),
+                        "name", d.name(),
+                        "strength", d.strength().name().toLowerCase(java.util.Locale.ROOT)))
+            .toList());
+  }
+
+  private static String state(Explanation explanation) {
+    if (explanation instanceof Explanation.Reached || explanation instanceof Explanation.Kept) {
+      return "in";
+    }
+    if (explanation instanceof Explanation.Missing) {
+      return "missing";
+    }
+    return explanation instanceof Explanation.Unreached u && u.kept() ? "unreached" : "out";
+  }
+}

@@ -1,0 +1,150 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.ArtifactRecord.ComponentEntry;
+import dev.girdle.record.ArtifactRecord.FileEntry;
+import dev.girdle.record.ArtifactRecord.LeftOutEntry;
+import dev.girdle.record.ArtifactRecord.MissingEntry;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Shows what is inside an artifact.
+ *
+ * @param artifact its record
+ * @param bytes its size on disk
+ * @param files whether every file is to be listed
+ */
+public record InspectView(ArtifactRecord artifact, long bytes, boolean files) {
+  private static final int BAR = 24;
+
+  /**
+   * Prints for people.
+   *
+   * @param console where to
+   */
+  public void print(Console console) {
+    String release = artifact.release() == null ? "" : " " + artifact.release();
+    console.line(
+        console.paint(Paint.STRONG, artifact.name() + release)
+            + ", a "
+            + artifact.form()
+            + " made by Girdle "
+            + artifact.girdle());
+    console.gap();
+    Table facts = new Table("ll");
+    facts.row("starts", artifact.entryPoint());
+    facts.row("needs", need());
+    facts.row(
+        "size",
+        Sizes.of(bytes)
+            + " on disk, "
+            + SurveyView.count(artifact.files().size(), "file")
+            + ", each with its digest");
+    facts.print(console, false);
+    printComponents(console);
+    printLeftOut(console);
+    printMissing(console);
+    console.notices(artifact.notices());
+    if (files) {
+      printFiles(console);
+    } else {
+      console.gap();
+      console.line("Every file with its reason: girdle inspect --files");
+    }
+  }
+
+  private String need() {
+    ArtifactRecord.RuntimeEntry runtime = artifact.runtime();
+    return runtime.language()
+        + " "
+        + runtime.release()
+        + (runtime.exactly() ? " exactly" : " or newer")
+        + ", because of "
+        + runtime.because();
+  }
+
+  private void printComponents(Console console) {
+    long all = artifact.components().stream().mapToLong(ComponentEntry::bytes).sum();
+    console.heading("Inside: " + SurveyView.count(artifact.components().size(), "component"));
+    Table table = new Table("lrrlrl");
+    table.row("COMPONENT", "SIZE", "SHARE", "", "REACHED", "BECAUSE");
+    for (ComponentEntry component : artifact.components()) {
+      double share = all == 0 ? 0 : (double) component.bytes() / all;
+      table.row(
+          component.name(),
+          Sizes.of(component.bytes()),
+          Sizes.share(component.bytes(), all),
+          console.bar(share, BAR),
+          component.reached() + " of " + component.items(),
+          component.reason());
+    }
+    table.print(console, true);
+  }
+
+  private void printLeftOut(Console console) {
+    if (artifact.leftOut().isEmpty()) {
+      return;
+    }
+    long bytes = artifact.leftOut().stream().mapToLong(LeftOutEntry::bytes).sum();
+    console.heading("Left out: " + Sizes.of(bytes));
+    Table table = new Table("lrl");
+    Map<String, long[]> byReason = new LinkedHashMap<>();
+    for (LeftOutEntry entry : artifact.leftOut()) {
+      if (entry.path() == null || files) {
+        String name =
+            entry.path() == null ? entry.component() : entry.component() + ": " + entry.path();
+        table.row(name, Sizes.of(entry.bytes()), entry.reason());
+      } else {
+        long[] sum = byReason.computeIfAbsent(entry.reason(), r -> new long[2]);
+        sum[0]++;
+        sum[1] += entry.bytes();
+      }
+    }
+    byReason.forEach(
+        (reason, sum) ->
+            table.row(SurveyView.count((int) sum[0], "file"), Sizes.of(sum[1]), reason));
+    table.print(console, false);
+  }
+
+  private void printMissing(Console console) {
+    List<MissingEntry> hard =
+        artifact.missing().stream().filter(m -> m.strength().equals("hard")).toList();
+    int soft = artifact.missing().size() - hard.size();
+    if (artifact.missing().isEmpty()) {
+      return;
+    }
+    console.heading("Missing when it was sealed");
+    Table table = new Table("ll");
+    for (MissingEntry entry : hard) {
+      table.row(console.paint(Paint.NOTICE, entry.name()), "accepted; " + entry.askedBy());
+    }
+    if (soft > 0) {
+      table.row(
+          SurveyView.count(soft, "thing"),
+          "that the program is prepared to do without (--json lists them)");
+    }
+    table.print(console, false);
+  }
+
+  private void printFiles(Console console) {
+    console.heading("Files");
+    Table table = new Table("rlll");
+    table.row("SIZE", "SHA-256", "FILE", "BECAUSE");
+    for (FileEntry file : artifact.files()) {
+      table.row(Sizes.of(file.bytes()), file.sha256().substring(0, 12), file.path(), file.reason());
+    }
+    table.print(console, true);
+  }
+
+  /**
+   * Prints JSON: the record, in the shape of {@code docs/schema/record.schema.json}.
+   *
+   * @param console where to
+   */
+  public void printJson(Console console) {
+    Json.print(console, artifact);
+  }
+}

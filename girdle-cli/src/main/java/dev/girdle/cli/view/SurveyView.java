@@ -1,0 +1,164 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.EntryPoint;
+import dev.girdle.app.SetAside;
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.seal.Assessment;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Shows what survey found.
+ *
+ * @param application what was surveyed
+ * @param assessment what its closure tells; empty if the entry point is not clear
+ */
+public record SurveyView(Application application, Optional<Assessment> assessment) {
+  /**
+   * Prints for people.
+   *
+   * @param console where to
+   */
+  public void print(Console console) {
+    console.line(
+        console.paint(Paint.STRONG, application.identity().title()) + ", a Java application");
+    console.gap();
+    Table facts = new Table("ll");
+    facts.row("entry point", entryPoint(console));
+    facts.row("needs", assessment.map(a -> need(a)).orElse("known once the entry point is chosen"));
+    facts.row(
+        "size",
+        Sizes.of(application.size())
+            + " in "
+            + count(application.components().size(), "component"));
+    facts.print(console, false);
+    printCandidates(console);
+    printComponents(console);
+    printSetAside(console);
+    console.notices(notices());
+    console.gap();
+    console.line("Next: girdle " + next());
+  }
+
+  private static String need(Assessment a) {
+    return a.need().text() + ", because of " + a.need().because();
+  }
+
+  private String entryPoint(Console console) {
+    return application
+        .entryPoint()
+        .map(e -> e.name() + "  (" + e.foundBy() + ")")
+        .orElseGet(
+            () ->
+                console.paint(
+                    Paint.NOTICE,
+                    application.candidates().isEmpty()
+                        ? "none: no class has a main method"
+                        : "to be chosen, see below"));
+  }
+
+  private void printCandidates(Console console) {
+    if (application.entryPoint().isPresent() || application.candidates().isEmpty()) {
+      return;
+    }
+    console.heading("Can be started, the likeliest first");
+    Table table = new Table("lll");
+    for (EntryPoint candidate : application.candidates()) {
+      table.row("--entry " + candidate.name(), candidate.component(), candidate.foundBy());
+    }
+    table.print(console, false);
+  }
+
+  private void printComponents(Console console) {
+    console.heading("Components, in class-path order");
+    Table table = new Table("lllrr");
+    table.row("COMPONENT", "ROLE", "RELEASE", "FILES", "SIZE");
+    for (Component component : application.components()) {
+      table.row(
+          component.origin(),
+          component.role().label(),
+          component.release().orElse("-"),
+          Integer.toString(component.items().size()),
+          Sizes.of(component.size()));
+    }
+    table.print(console, true);
+  }
+
+  private void printSetAside(Console console) {
+    if (application.setAside().isEmpty()) {
+      return;
+    }
+    console.heading("Not taken for a part of the program");
+    Table table = new Table("lrl");
+    for (SetAside aside : application.setAside()) {
+      table.row(aside.path(), aside.bytes() == 0 ? "" : Sizes.of(aside.bytes()), aside.takenFor());
+    }
+    table.print(console, false);
+  }
+
+  private List<String> notices() {
+    List<String> notices = new ArrayList<>(application.notices());
+    assessment.ifPresent(
+        a -> {
+          if (!a.faults().isEmpty()) {
+            notices.add(count(a.faults().size(), "thing") + " needed and missing");
+          }
+          if (!a.ballast().isEmpty()) {
+            notices.add(
+                count(a.ballast().size(), "component")
+                    + " that nothing needs, "
+                    + Sizes.of(a.ballastBytes()));
+          }
+        });
+    return notices;
+  }
+
+  private String next() {
+    if (application.entryPoint().isEmpty() && !application.candidates().isEmpty()) {
+      return "closure "
+          + application.source()
+          + " --entry "
+          + application.candidates().get(0).name();
+    }
+    return "closure " + application.source();
+  }
+
+  static String count(int number, String thing) {
+    return number + " " + thing + (number == 1 ? "" : "s");
+  }
+
+  /**
+   * Prints JSON, of the shape of {@code docs/schema/survey.schema.json}.
+   *
+   * @param console where to
+   */
+  public void printJson(Console console) {
+    Json.print(
+        console,
+        Json.object(
+            "name", application.identity().name(),
+            "release", application.identity().release(),
+            "language", "Java",
+            "entryPoint", application.entryPoint(),
+            "candidates", application.candidates(),
+            "runtime", assessment.map(Assessment::need),
+            "bytes", application.size(),
+            "components",
+                application.components().stream()
+                    .map(
+                        c ->
+                            Json.object(
+                                "name", c.name(),
+                                "origin", c.origin(),
+                                "role", c.role().label(),
+                                "release", c.release(),
+                                "files", c.items().size(),
+                                "bytes", c.size()))
+                    .toList(),
+            "setAside", application.setAside(),
+            "notices", notices()));
+  }
+}
