@@ -1,0 +1,130 @@
+package dev.girdle.closure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** The walker on a made-up language, in which items are letters. */
+class ClosureWalkTest {
+  private final Map<String, List<Demand>> demands = new HashMap<>();
+  private final Component component =
+      Component.runtime("letters", List.of("a", "b", "c", "d", "e", "f"));
+
+  private final Linkage letters =
+      new Linkage() {
+        @Override
+        public List<Demand> demandsOf(Item item) throws UnreadableItemException {
+          if (item.name().equals("f")) {
+            throw new UnreadableItemException("is damaged");
+          }
+          return demands.getOrDefault(item.name(), List.of());
+        }
+
+        @Override
+        public Answer satisfy(Thing thing, String name) {
+          return component
+              .item(name)
+              .<Answer>map(i -> new Answer.Items(List.of(i)))
+              .orElseGet(() -> new Answer.Nothing(""));
+        }
+      };
+
+  private void demand(String from, String to, Strength strength, String excuse) {
+    demands
+        .computeIfAbsent(from, f -> new ArrayList<>())
+        .add(
+            new Demand(
+                How.CALL, Thing.CODE, to, component.item(from).get(), "", 0, strength, excuse));
+  }
+
+  private void hard(String from, String to) {
+    demand(from, to, Strength.HARD, "");
+  }
+
+  private Closure walk() {
+    return ClosureWalk.walk(letters, List.of(Demand.ofPlan("a")), n -> {});
+  }
+
+  private List<String> chain(Closure closure, String name) {
+    return closure.chain(component.item(name).get()).stream().map(Demand::name).toList();
+  }
+
+  @Test
+  void keepsTheShortestChain() {
+    hard("a", "b");
+    hard("b", "c");
+    hard("c", "d");
+    hard("a", "e");
+    hard("e", "d");
+    assertThat(chain(walk(), "d")).containsExactly("a", "e", "d");
+  }
+
+  @Test
+  void prefersALongHardChainToAShortSoftOne() {
+    demand("a", "d", Strength.SOFT, "");
+    hard("a", "b");
+    hard("b", "c");
+    hard("c", "d");
+    Closure closure = walk();
+    assertThat(chain(closure, "d")).containsExactly("a", "b", "c", "d");
+    assertThat(closure.reached(component.item("d").get()).get().strength())
+        .isEqualTo(Strength.HARD);
+  }
+
+  @Test
+  void whatOnlySoftDemandsReachDemandsSoftly() {
+    demand("a", "b", Strength.SOFT, "caught");
+    hard("b", "c");
+    hard("c", "missing");
+    Closure closure = walk();
+    assertThat(closure.unmet(Strength.HARD)).isEmpty();
+    assertThat(closure.unmet(Strength.SOFT)).extracting(Unmet::name).containsExactly("missing");
+  }
+
+  @Test
+  void tellsAllThatIsMissingWithAllWhoAskForIt() {
+    hard("a", "y");
+    hard("a", "x");
+    hard("a", "b");
+    hard("b", "x");
+    assertThat(walk().unmet())
+        .extracting(Unmet::name, u -> u.demands().size())
+        .containsExactly(
+            org.assertj.core.groups.Tuple.tuple("x", 2),
+            org.assertj.core.groups.Tuple.tuple("y", 1));
+  }
+
+  @Test
+  void aThingWhoseAbsenceIsCaughtInOnePlaceIsNotHardInAnother() {
+    hard("a", "b");
+    demand("a", "x", Strength.SOFT, "its absence is caught there");
+    hard("b", "x");
+    hard("b", "y");
+    Closure closure = walk();
+    assertThat(closure.unmet(Strength.HARD)).isEmpty();
+    assertThat(closure.unmet(Strength.SOFT)).extracting(Unmet::name).containsExactly("x", "y");
+  }
+
+  @Test
+  void aThingThatSomebodyElseNeedsStaysHard() {
+    hard("a", "b");
+    demand("b", "x", Strength.SOFT, "its absence is caught there");
+    hard("b", "y");
+    hard("a", "y");
+    assertThat(walk().unmet(Strength.HARD)).extracting(Unmet::name).containsExactly("y");
+  }
+
+  @Test
+  void namesWhatItCannotReadOnlyIfItIsReached() {
+    hard("a", "b");
+    assertThat(walk().unreadable()).isEmpty();
+    hard("b", "f");
+    assertThat(walk().unreadable()).extracting(u -> u.item().name()).containsExactly("f");
+  }
+}
