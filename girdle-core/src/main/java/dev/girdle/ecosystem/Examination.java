@@ -42,6 +42,14 @@ public interface Examination {
   Optional<String> uselessAtRunTime(Item item);
 
   /**
+   * What is wrong with items that are not reached, so that it harms nobody. Reads all of them.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @return one sentence each
+   */
+  List<String> warnings(Closure closure);
+
+  /**
    * Finds the item that a user means.
    *
    * @param text a full or simple name, or a path

@@ -8,9 +8,11 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Reached;
+import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.io.Paths;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -25,6 +27,7 @@ final class JavaExamination implements Examination {
   private final Jdk jdk = new Jdk();
   private final ClassIndex index;
   private final JavaLinkage linkage;
+  private List<String> warnings;
 
   JavaExamination(Application application) {
     this.application = application;
@@ -94,6 +97,39 @@ final class JavaExamination implements Examination {
       return Optional.of("index of the single jar");
     }
     return Optional.empty();
+  }
+
+  @Override
+  public synchronized List<String> warnings(Closure closure) {
+    if (warnings == null) {
+      warnings = readUnreached(closure);
+    }
+    return warnings;
+  }
+
+  private List<String> readUnreached(Closure closure) {
+    return application.components().stream()
+        .flatMap(c -> c.items().stream())
+        .filter(i -> i.path().endsWith(".class") && closure.reached(i).isEmpty())
+        .toList()
+        .parallelStream()
+        .flatMap(i -> warning(i).stream())
+        .toList();
+  }
+
+  private static Optional<String> warning(Item item) {
+    try {
+      ClassHeader.readerOf(item.content().bytes(64 << 20));
+      return Optional.empty();
+    } catch (UnreadableItemException | IOException e) {
+      return Optional.of(
+          item.component().origin()
+              + ": "
+              + item.path()
+              + " "
+              + e.getMessage()
+              + "; nothing needs it, so it is passed over");
+    }
   }
 
   @Override

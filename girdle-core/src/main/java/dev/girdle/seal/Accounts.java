@@ -51,8 +51,7 @@ final class Accounts {
                 .filter(u -> u.strength() != Strength.HINT)
                 .map(this::missing)
                 .toList(),
-            Stream.concat(assessment.application().notices().stream(), layout.notices().stream())
-                .toList()));
+            Stream.concat(assessment.notices().stream(), layout.notices().stream()).toList()));
   }
 
   private ComponentEntry component(Component component) {

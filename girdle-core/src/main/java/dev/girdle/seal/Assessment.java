@@ -12,6 +12,7 @@ import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.plan.Plan;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What is known about an application once its closure is walked. Close it when its content is no
@@ -73,6 +74,17 @@ public record Assessment(
    */
   public long ballastBytes() {
     return ballast.stream().mapToLong(Ballast::bytes).sum();
+  }
+
+  /**
+   * What the user should know about the application: what survey noticed, and what is wrong with
+   * things that nothing needs. Reads all of the application.
+   *
+   * @return one sentence each
+   */
+  public List<String> notices() {
+    return Stream.concat(application.notices().stream(), examination.warnings(closure).stream())
+        .toList();
   }
 
   @Override

@@ -68,11 +68,16 @@ public final class Explainer {
     for (Component component : assessment.application().components()) {
       if (component.name().equals(name)
           || component.origin().equals(name)
-          || component.name().equals(name + ".jar")) {
+          || component.name().equals(name + ".jar")
+          || withoutRelease(component).equals(name)) {
         return Optional.of(component(component));
       }
     }
     return Optional.empty();
+  }
+
+  private static String withoutRelease(Component component) {
+    return component.name().replaceFirst("-\\d[^/]*$", "");
   }
 
   private Explanation component(Component component) {

@@ -107,10 +107,15 @@ final class ArchiveFile {
     return bytes;
   }
 
-  /** Whether the local file header at this place carries this name. */
+  /**
+   * Whether the local file header at this place carries this name; a folder's may be given without
+   * the slash at its end.
+   */
   boolean hasName(long header, byte[] name) throws IOException {
-    byte[] start = read(header, LOCAL_BYTES + name.length);
-    if (u16(start, 26) != name.length) {
+    byte[] start = read(header, LOCAL_BYTES + name.length + 1);
+    int length = u16(start, 26);
+    boolean folder = length == name.length + 1 && start[LOCAL_BYTES + name.length] == '/';
+    if (length != name.length && !folder) {
       return false;
     }
     for (int i = 0; i < name.length; i++) {

@@ -54,7 +54,7 @@ public record SealView(Assessment assessment, List<Artifact> artifacts) {
   }
 
   private List<String> notices() {
-    List<String> notices = new ArrayList<>(assessment.application().notices());
+    List<String> notices = new ArrayList<>(assessment.notices());
     artifacts.forEach(a -> notices.addAll(a.notices()));
     if (assessment.application().identity().release().isEmpty()) {
       notices.add("no release is known, so the file names carry none; --release gives one");
@@ -89,6 +89,6 @@ public record SealView(Assessment assessment, List<Artifact> artifacts) {
                                 "start", a.start(),
                                 "notices", a.notices()))
                     .toList(),
-            "notices", assessment.application().notices()));
+            "notices", assessment.notices()));
   }
 }

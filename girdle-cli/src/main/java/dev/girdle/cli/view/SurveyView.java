@@ -100,7 +100,8 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
   }
 
   private List<String> notices() {
-    List<String> notices = new ArrayList<>(application.notices());
+    List<String> notices =
+        new ArrayList<>(assessment.map(Assessment::notices).orElse(application.notices()));
     assessment.ifPresent(
         a -> {
           if (!a.faults().isEmpty()) {

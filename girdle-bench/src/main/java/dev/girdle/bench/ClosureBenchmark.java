@@ -1,0 +1,60 @@
+package dev.girdle.bench;
+
+import dev.girdle.plan.Plan;
+import dev.girdle.plan.Prune;
+import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Progress;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** Survey and closure of the linter in a warm virtual machine: what the walk itself costs. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 5)
+@Measurement(iterations = 5, time = 5)
+@Fork(1)
+public class ClosureBenchmark {
+  private static final Plan DEFAULTS =
+      Plan.of(
+          Path.of(System.getProperty("girdle.samples", "girdle-samples"), "checkstyle/target/app"));
+
+  private static final Plan LINTER =
+      new Plan(
+          DEFAULTS.app(),
+          List.of(),
+          Optional.of("com.puppycrawl.tools.checkstyle.Main"),
+          Optional.empty(),
+          Optional.empty(),
+          Prune.COMPONENTS,
+          List.of(),
+          List.of(),
+          DEFAULTS.archive(),
+          DEFAULTS.out(),
+          Optional.empty(),
+          false);
+
+  /**
+   * Walks once.
+   *
+   * @return the number of items reached, so that nothing is optimised away
+   */
+  @Benchmark
+  public int surveyAndClosure() {
+    try (Assessment assessment = new Assessor(Progress.SILENT).assess(LINTER)) {
+      return assessment.closure().reached().size();
+    }
+  }
+}

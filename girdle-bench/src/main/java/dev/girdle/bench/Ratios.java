@@ -1,0 +1,182 @@
+package dev.girdle.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Whole processes against plain operations on the same bytes. The two are run in turn, so that both
+ * see the same machine, and the medians are compared: the ratio is the result, not the time.
+ */
+public final class Ratios {
+  private static final int ROUNDS = 9;
+  private static final String MAIN = "com.puppycrawl.tools.checkstyle.Main";
+
+  private final Path root;
+  private final Path work;
+  private final Path jars;
+  private final List<String> rows = new ArrayList<>();
+
+  private Ratios(Path root) throws IOException {
+    this.root = root;
+    this.work = Files.createTempDirectory("girdle-bench");
+    this.jars = root.resolve("girdle-samples/checkstyle/target/app");
+  }
+
+  /**
+   * Measures, prints the table and writes it to a file.
+   *
+   * @param args the project's folder, and the file to write
+   * @throws Exception if a process fails
+   */
+  public static void main(String[] args) throws Exception {
+    Ratios ratios = new Ratios(Path.of(args[0]).toAbsolutePath());
+    ratios.measure();
+    String text = ratios.text();
+    System.out.print(text);
+    Files.writeString(Path.of(args[1]), text);
+  }
+
+  private void measure() throws Exception {
+    String girdle = root.resolve("girdle").toString();
+    String app = jars.toString();
+    String out = work.resolve("out").toString();
+    List<String> seal =
+        List.of(girdle, "seal", app, "--entry", MAIN, "--prune", "none", "--replace", "--out", out);
+    String unzip = "for j in '" + app + "'/*.jar; do unzip -tq \"$j\" >/dev/null; done";
+    compare(
+        "`closure` (survey included)",
+        "`unzip -tq` of the same jars",
+        List.of(girdle, "closure", app, "--entry", MAIN),
+        shell(unzip));
+    compare(
+        "`seal --form archive`, nested",
+        "`zip -r -6` of the same files",
+        plus(seal, "--form", "archive", "--as", "nested.jar"),
+        shell("rm -f " + work + "/a.zip; cd '" + app + "' && zip -q -r -6 " + work + "/a.zip ."));
+    compare(
+        "`seal --form archive --archive merged`",
+        "`zip -r -6` of the same files",
+        plus(seal, "--form", "archive", "--archive", "merged", "--as", "merged.jar"),
+        shell("rm -f " + work + "/a.zip; cd '" + app + "' && zip -q -r -6 " + work + "/a.zip ."));
+    compare(
+        "`seal --form folder`",
+        "`cp -r` of the same files",
+        plus(seal, "--form", "folder", "--as", "folder"),
+        shell("rm -rf " + work + "/copy; cp -r '" + app + "' " + work + "/copy"));
+    compare(
+        "`unzip -tq` of the same jars, again",
+        "nothing but itself (the noise of this machine)",
+        shell(unzip),
+        shell(unzip));
+    starts(out);
+  }
+
+  private void starts(String out) throws Exception {
+    Path rules = Files.writeString(work.resolve("rules.xml"), RULES);
+    Path source = Files.writeString(work.resolve("Berth.java"), "class Berth { }\n");
+    List<String> job = List.of("-c", rules.toString(), source.toString());
+    List<String> plain = new ArrayList<>(List.of("java", "-cp", jars + "/*", MAIN));
+    plain.addAll(job);
+    for (String kind : List.of("nested", "merged")) {
+      List<String> sealed = new ArrayList<>(List.of("java", "-jar", out + "/" + kind + ".jar"));
+      sealed.addAll(job);
+      compare("start of the " + kind + " archive", "start from a plain class path", sealed, plain);
+    }
+    List<String> folder = new ArrayList<>(List.of(out + "/folder/bin/checkstyle"));
+    folder.addAll(job);
+    compare("start of the folder", "start from a plain class path", folder, plain);
+  }
+
+  private static List<String> plus(List<String> words, String... more) {
+    List<String> all = new ArrayList<>(words);
+    all.addAll(List.of(more));
+    return all;
+  }
+
+  private static List<String> shell(String script) {
+    return List.of("/bin/sh", "-c", script);
+  }
+
+  private void compare(String what, String against, List<String> one, List<String> other)
+      throws Exception {
+    long[] ours = new long[ROUNDS];
+    long[] theirs = new long[ROUNDS];
+    time(one);
+    time(other);
+    double[] ratios = new double[ROUNDS];
+    for (int i = 0; i < ROUNDS; i++) {
+      ours[i] = time(one);
+      theirs[i] = time(other);
+      ratios[i] = (double) ours[i] / theirs[i];
+    }
+    Arrays.sort(ours);
+    Arrays.sort(theirs);
+    Arrays.sort(ratios);
+    int middle = ROUNDS / 2;
+    rows.add(
+        String.format(
+            Locale.ROOT,
+            "| %s | %s | %.2f | %.2f to %.2f | %d ms | %d ms |",
+            what,
+            against,
+            ratios[middle],
+            ratios[1],
+            ratios[ROUNDS - 2],
+            ours[middle],
+            theirs[middle]));
+    System.err.println(rows.get(rows.size() - 1));
+  }
+
+  private static long time(List<String> command) throws IOException, InterruptedException {
+    long begin = System.nanoTime();
+    Process process =
+        new ProcessBuilder(command)
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .redirectError(ProcessBuilder.Redirect.DISCARD)
+            .start();
+    int status = process.waitFor();
+    if (status != 0) {
+      throw new IllegalStateException(command + " ended with " + status);
+    }
+    return (System.nanoTime() - begin) / 1_000_000;
+  }
+
+  private String text() {
+    return """
+        # Benchmarks
+
+        Made by `girdle-bench/measure`, which anyone can run; not edited by hand. Each row is two
+        processes on the same bytes, run in turn %d times on one machine; the ratio is the median of
+        the ratios of the rounds, the range leaves out the best and the worst round. The bytes are the
+        linter of `girdle-samples/checkstyle`, 36 jars. Times are there to show the order of size;
+        they say nothing on another machine. `seal` is run with `--prune none`, so that both sides
+        move the same files.
+
+        | measured | against | ratio | range | median | median of the other |
+        | --- | --- | ---: | ---: | ---: | ---: |
+        %s
+
+        On %d processors, Java %s.
+        """
+        .formatted(
+            ROUNDS,
+            String.join("\n", rows),
+            Runtime.getRuntime().availableProcessors(),
+            System.getProperty("java.version"));
+  }
+
+  private static final String RULES =
+      """
+      <?xml version="1.0"?>
+      <!DOCTYPE module PUBLIC "-//Checkstyle//DTD Checkstyle Configuration 1.3//EN"
+          "https://checkstyle.org/dtds/configuration_1_3.dtd">
+      <module name="Checker">
+        <module name="TreeWalker"><module name="UnusedImports"/></module>
+      </module>
+      """;
+}

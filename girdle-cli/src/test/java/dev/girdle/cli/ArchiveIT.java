@@ -1,0 +1,210 @@
+package dev.girdle.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.cli.Run.Result;
+import dev.girdle.testing.Compiled;
+import dev.girdle.testing.Jar;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What programs ask of their class path has to work in archives as well. */
+class ArchiveIT {
+  private static final String MAIN =
+      """
+      package org.ternhaven.ask;
+      import java.io.*; import java.net.*; import java.util.*;
+      public class Ask {
+        static String read(URL u) throws IOException {
+          try (InputStream in = u.openStream()) { return new String(in.readAllBytes(), "UTF-8").trim(); }
+        }
+        public static void main(String[] args) throws Exception {
+          ClassLoader loader = Ask.class.getClassLoader();
+          System.out.println("context " + (Thread.currentThread().getContextClassLoader() == loader));
+          for (URL u : Collections.list(loader.getResources("same.txt"))) System.out.println("same " + read(u));
+          URL near = Ask.class.getResource("near text.txt");
+          System.out.println("near " + read(near));
+          System.out.println("relative " + read(new URL(near, "beside.txt")));
+          System.out.println("again " + read(new URL(near.toString())));
+          System.out.println("uri " + read(near.toURI().toURL()));
+          System.out.println("length " + near.openConnection().getContentLength());
+          System.out.println("stream " + (loader.getResourceAsStream("nowhere.txt") == null));
+          System.out.println("folder " + (loader.getResource("org/ternhaven/part/") != null)
+              + " " + (loader.getResource("org/ternhaven/part") != null));
+          Package p = org.ternhaven.part.Part.class.getPackage();
+          System.out.println("package " + p.getImplementationTitle() + " " + p.getImplementationVersion());
+          System.out.println("multi " + new org.ternhaven.part.Part().release());
+          for (Runnable r : ServiceLoader.load(Runnable.class)) r.run();
+          System.out.println("where " + new File(Ask.class.getProtectionDomain().getCodeSource().getLocation().toURI()).isFile());
+          System.out.println("sql " + Class.forName("java.sql.Date").getName());
+          System.out.println("compiler " + com.sun.source.tree.Tree.Kind.IF);
+          try { Class.forName("no.Such"); } catch (ClassNotFoundException e) { System.out.println("missing " + e.getMessage()); }
+          List<Thread> threads = new ArrayList<>();
+          for (int i = 0; i < 8; i++) {
+            Thread t = new Thread(() -> { new org.ternhaven.part.Many(); });
+            threads.add(t); t.start(); t.interrupt();
+          }
+          for (Thread t : threads) t.join();
+          System.out.println("many " + new org.ternhaven.part.Many());
+          if (args.length > 0) throw new IllegalStateException(args[0]);
+        }
+      }
+      """;
+
+  private static final String EXPECTED =
+      """
+      context true
+      %snear near
+      relative beside
+      again near
+      uri near
+      length 5
+      stream true
+      folder true true
+      package Part of Ternhaven 3.1
+      multi 11
+      service one
+      service two
+      where true
+      sql java.sql.Date
+      compiler IF
+      missing no.Such
+      many many
+      """;
+
+  @TempDir static Path dir;
+  private static Path app;
+
+  @BeforeAll
+  static void build() throws IOException {
+    app = dir.resolve("app");
+    Path part =
+        Compiled.to(
+            dir.resolve("part"),
+            8,
+            List.of(),
+            "package org.ternhaven.part; public class Part { public int release() { return 8; } }",
+            "package org.ternhaven.part; public class Many { public String toString() { return \"many\"; } }",
+            "package org.ternhaven.part; public class One implements Runnable {"
+                + " public void run() { System.out.println(\"service one\"); } }");
+    Path part11 =
+        Compiled.to(
+            dir.resolve("part11"),
+            11,
+            List.of(),
+            "package org.ternhaven.part; public class Part { public int release() { return 11; } }");
+    Path two =
+        Compiled.to(
+            dir.resolve("two"),
+            "package org.ternhaven.two; public class Two implements Runnable {"
+                + " public void run() { System.out.println(\"service two\"); } }");
+    Path main = Compiled.to(dir.resolve("main"), 17, List.of(part), MAIN);
+    new Jar()
+        .manifest("Main-Class: org.ternhaven.ask.Ask")
+        .folder(main)
+        .with("same.txt", "from ask")
+        .with("org/ternhaven/ask/near text.txt", "near\n")
+        .with("org/ternhaven/ask/beside.txt", "beside")
+        .write(app.resolve("ask.jar"));
+    new Jar()
+        .manifest(
+            "Implementation-Title: Part of Ternhaven",
+            "Implementation-Version: 3.1",
+            "Multi-Release: true")
+        .with("org/ternhaven/part/", "")
+        .folder(part)
+        .folder(part11, "META-INF/versions/11/")
+        .with("META-INF/services/java.lang.Runnable", "org.ternhaven.part.One\n")
+        .with("same.txt", "from part")
+        .write(app.resolve("lib/a-part.jar"));
+    new Jar()
+        .folder(two)
+        .with("META-INF/services/java.lang.Runnable", "org.ternhaven.two.Two")
+        .with("same.txt", "from two")
+        .write(app.resolve("lib/b-two.jar"));
+  }
+
+  private static Path seal(String kind) {
+    Path out = dir.resolve("out " + kind);
+    Path jar = out.resolve("ask.jar");
+    if (!Files.exists(jar)) {
+      Run.girdle("seal", app, "--archive", kind, "--out", out).well();
+    }
+    return jar;
+  }
+
+  @Test
+  void theNestedArchiveIsLikeTheClassPath() {
+    Result result = Run.of(Run.JAVA, "-jar", seal("nested")).in(dir.getRoot()).well();
+    assertThat(result.out())
+        .isEqualTo(EXPECTED.formatted("same from ask\nsame from part\nsame from two\n"));
+    assertThat(result.err()).isEmpty();
+  }
+
+  @Test
+  void theMergedArchiveIsLikeTheClassPathButForFilesOfOneName() {
+    Result result = Run.of(Run.JAVA, "-jar", seal("merged")).in(dir.getRoot()).well();
+    assertThat(result.out()).isEqualTo(EXPECTED.formatted("same from ask\n"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"nested", "merged"})
+  void whatTheProgramThrowsIsThrown(String kind) {
+    Result result = Run.of(Run.JAVA, "-jar", seal(kind), "on purpose").go();
+    assertThat(result.status()).isEqualTo(1);
+    assertThat(result.err())
+        .startsWith("Exception in thread \"main\" java.lang.IllegalStateException: on purpose");
+  }
+
+  @Test
+  void aNestedArchiveThatWasPackedAgainSaysSo() throws Exception {
+    Path unpacked = Files.createDirectory(dir.resolve("unpacked"));
+    Run.of("/usr/bin/unzip", "-q", seal("nested"), "-d", unpacked).well();
+    Path again = new Jar().folder(unpacked).write(dir.resolve("again.jar"));
+    Result result = Run.of(Run.JAVA, "-jar", again).go();
+    assertThat(result.status()).isEqualTo(127);
+    assertThat(result.err()).contains("packed again by another program").hasLineCount(1);
+  }
+
+  @Test
+  void aJavaThatIsTooOldIsToldFromOneThatIsNot() throws IOException {
+    Echo.build(dir.resolve("newer"), 17);
+    Path classes = dir.resolve("newer/classes-main");
+    Path main = classes.resolve("org/ternhaven/echo/Echo.class");
+    byte[] bytes = Files.readAllBytes(main);
+    bytes[7] = 70; // the class file version of Java 26
+    Files.write(main, bytes);
+    Path out = dir.resolve("newer/out");
+    Path lib = dir.resolve("newer/app/lib");
+    Run.girdle("seal", classes, "--with", lib, "--out", out, "--as", "echo.jar").well();
+    Result result = Run.of(Run.JAVA, "-jar", out.resolve("echo.jar")).go();
+    assertThat(result.status()).isEqualTo(127);
+    assertThat(result.err()).startsWith("cannot start: needs Java 26 or newer, and this is Java");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"nested", "merged"})
+  void theSameInputGivesTheSameBytes(String kind) throws IOException {
+    Path other = dir.resolve("elsewhere/" + kind);
+    copyInAnotherOrder(app, other.resolve("app"));
+    Run.girdle("seal", other.resolve("app"), "--archive", kind, "--out", other.resolve("out"))
+        .with("TZ", "Asia/Kathmandu")
+        .with("LC_ALL", "tr_TR.UTF-8")
+        .well();
+    assertThat(other.resolve("out/ask.jar")).hasSameBinaryContentAs(seal(kind));
+  }
+
+  private static void copyInAnotherOrder(Path from, Path to) throws IOException {
+    Files.createDirectories(to.resolve("lib"));
+    for (String name : List.of("lib/b-two.jar", "lib/a-part.jar", "ask.jar")) {
+      Files.copy(from.resolve(name), to.resolve(name));
+    }
+  }
+}

@@ -1,0 +1,122 @@
+package dev.girdle.cli;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** Runs programs as a user would, and the built Girdle first of all. */
+final class Run {
+  static final Path JAVA = Path.of(System.getProperty("java.home"), "bin", "java");
+
+  private final List<String> command;
+  private final Map<String, String> environment = new LinkedHashMap<>();
+  private Path folder = Path.of("").toAbsolutePath();
+  private String input = "";
+
+  /** What came back. */
+  record Result(int status, byte[] bytes, String err) {
+    String out() {
+      return new String(bytes, StandardCharsets.UTF_8);
+    }
+  }
+
+  private Run(List<String> command) {
+    this.command = command;
+  }
+
+  static Run of(Object... command) {
+    List<String> words = new ArrayList<>();
+    for (Object word : command) {
+      words.add(word.toString());
+    }
+    return new Run(words);
+  }
+
+  /** The built program, from its jar and the libraries beside it. */
+  static Run girdle(Object... arguments) {
+    String lib = System.getProperty("girdle.lib") + File.separator + "*";
+    Run run =
+        of(
+            JAVA,
+            "-XX:TieredStopAtLevel=1",
+            "-cp",
+            System.getProperty("girdle.jar") + File.pathSeparator + lib,
+            "dev.girdle.cli.Main");
+    for (Object argument : arguments) {
+      run.command.add(argument.toString());
+    }
+    return run.with("LC_ALL", "C.UTF-8");
+  }
+
+  Run in(Path newFolder) {
+    folder = newFolder;
+    return this;
+  }
+
+  Run with(String variable, String value) {
+    environment.put(variable, value);
+    return this;
+  }
+
+  Run input(String text) {
+    input = text;
+    return this;
+  }
+
+  /** Runs it in an environment that holds nothing but what was asked for. */
+  Result go() {
+    try {
+      Path out = Files.createTempFile("girdle-out", "");
+      Path err = Files.createTempFile("girdle-err", "");
+      Path in = Files.writeString(Files.createTempFile("girdle-in", ""), input);
+      ProcessBuilder builder =
+          new ProcessBuilder(command)
+              .directory(folder.toFile())
+              .redirectInput(in.toFile())
+              .redirectOutput(out.toFile())
+              .redirectError(err.toFile());
+      builder.environment().clear();
+      builder.environment().putAll(environment);
+      Process process = builder.start();
+      if (!process.waitFor(120, TimeUnit.SECONDS)) {
+        process.destroyForcibly();
+        throw new AssertionError("does not end: " + command);
+      }
+      Result result =
+          new Result(process.exitValue(), Files.readAllBytes(out), Files.readString(err));
+      Files.delete(out);
+      Files.delete(err);
+      Files.delete(in);
+      return result;
+    } catch (IOException | InterruptedException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  /** Runs it and expects that all is well. */
+  Result well() {
+    Result result = go();
+    if (result.status() != 0) {
+      throw new AssertionError(
+          command + " ended with " + result.status() + "\n" + result.out() + result.err());
+    }
+    return result;
+  }
+
+  /** A folder with a real program, put there by the build. */
+  static Path sample(String name) {
+    return Path.of(System.getProperty("girdle.samples"), name, "target", "app");
+  }
+
+  static String text(InputStream in) throws IOException {
+    return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+  }
+}
