@@ -52,7 +52,12 @@ public final class Main {
     try (PrintWriter outWriter = new PrintWriter(out, false, charset);
         PrintWriter errWriter = new PrintWriter(err, true, charset)) {
       Console console =
-          new Console(outWriter, errWriter, colour, charset == StandardCharsets.UTF_8);
+          new Console(
+              outWriter,
+              errWriter,
+              colour,
+              charset == StandardCharsets.UTF_8,
+              terminal ? Terminal.width() : 0);
       return commandLine(new Context(console, terminal)).execute(args);
     }
   }
@@ -106,8 +111,8 @@ public final class Main {
       e.printStackTrace(err);
     }
     if (e instanceof GirdleException known) {
-      err.println("girdle: " + known.lines().get(0));
-      known.lines().stream().skip(1).forEach(err::println);
+      err.println("girdle: " + Console.harmless(known.lines().get(0)));
+      known.lines().stream().skip(1).map(Console::harmless).forEach(err::println);
       return known.fault().exitStatus();
     }
     boolean ofMachine = e instanceof UncheckedIOException;

@@ -5,7 +5,9 @@ import me.tongfei.progressbar.ProgressBar;
 import me.tongfei.progressbar.ProgressBarBuilder;
 import me.tongfei.progressbar.ProgressBarStyle;
 
-/** A progress bar on standard error that goes away when the work is done. */
+/**
+ * A progress bar on standard error that comes when work takes long, and goes away when it is done.
+ */
 class Meter implements Progress, AutoCloseable {
   /** Shows nothing. */
   static final Meter SILENT =
@@ -16,11 +18,17 @@ class Meter implements Progress, AutoCloseable {
         }
       };
 
+  private static final long LONG_NANOS = 700_000_000L;
+
+  private final long begin = System.nanoTime();
   private ProgressBar bar;
   private String shown = "";
 
   @Override
   public void at(String what, long done, long total) {
+    if (System.nanoTime() - begin < LONG_NANOS) {
+      return;
+    }
     if (!what.equals(shown)) {
       close();
       shown = what;

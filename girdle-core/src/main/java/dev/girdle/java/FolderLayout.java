@@ -43,6 +43,16 @@ final class FolderLayout {
             LaunchOptions.of(request).commandLine());
     String bin = "bin/" + identity.name();
     List<LayoutFile> files = new ArrayList<>();
+    if (WindowsStarter.needsClassPathJar(starter)) {
+      jars.add(
+          new LayoutFile(
+              "lib/" + WindowsStarter.CLASS_PATH_JAR,
+              Jars.ofManifest(WindowsStarter.classPathManifest(starter)),
+              false,
+              Packing.AS_IT_IS,
+              "",
+              "names all jars, since Windows allows no command line of that length"));
+    }
     files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
     files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
     files.addAll(jars);

@@ -29,11 +29,8 @@ final class Jars {
 
   /** Into a temporary file, since the archive's size has to be known before it is written out. */
   private static Content pack(Component component) throws IOException {
-    Path file = Files.createTempFile("girdle-", ".jar");
-    file.toFile().deleteOnExit();
-    Files.delete(file);
-    SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
-    try (ZipWriter zip = new ZipWriter(file, date)) {
+    Path file = temporary();
+    try (ZipWriter zip = new ZipWriter(file, date())) {
       TreeSet<String> folders = new TreeSet<>();
       for (Item item : component.items()) {
         addFolders(Paths.folder(item.path()), folders);
@@ -46,6 +43,26 @@ final class Jars {
       }
     }
     return FolderTree.content(file);
+  }
+
+  /** A jar that holds nothing but a manifest. */
+  static Content ofManifest(byte[] manifest) throws IOException {
+    Path file = temporary();
+    try (ZipWriter zip = new ZipWriter(file, date())) {
+      zip.compress(JarManifest.PATH, Content.of(manifest), false);
+    }
+    return FolderTree.content(file);
+  }
+
+  private static Path temporary() throws IOException {
+    Path file = Files.createTempFile("girdle-", ".jar");
+    file.toFile().deleteOnExit();
+    Files.delete(file);
+    return file;
+  }
+
+  private static SourceDate date() {
+    return SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
   }
 
   /** Adds a folder and all folders above it. */

@@ -37,6 +37,8 @@ final class Surveyed {
 
   private String name(RawComponent found) {
     String wanted = found.isJar() ? Paths.fileName(found.origin()) : folderComponentName(found);
+    // what class paths, shells or file systems take for something else
+    wanted = wanted.replaceAll("[\\p{Cntrl}\":;<>|?*\\\\]", "-");
     String stem = wanted.replaceFirst("\\.jar$", "");
     String ending = wanted.substring(stem.length());
     String name = wanted;

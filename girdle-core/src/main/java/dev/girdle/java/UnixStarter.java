@@ -27,7 +27,7 @@ final class UnixStarter {
             "OPTIONS", starter.allOptions(),
             "FIRST_JAR", inDoubleQuotes(starter.jars().get(0)),
             "CLASS_PATH", classPath.toString(),
-            "MAIN", starter.mainClass().replace("$", "\\$")));
+            "MAIN", inDoubleQuotes(starter.mainClass())));
   }
 
   private static String inDoubleQuotes(String text) {

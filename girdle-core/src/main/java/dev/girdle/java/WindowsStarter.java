@@ -1,15 +1,46 @@
 package dev.girdle.java;
 
 import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.jar.Attributes;
+import java.util.jar.Manifest;
 
 /** The starter for Windows: a batch file for {@code cmd.exe}, with the line ends it wants. */
 final class WindowsStarter {
+  /** Stands for all jars where they are too many for a command line. */
+  static final String CLASS_PATH_JAR = "windows-class-path.jar";
+
+  /** What {@code cmd.exe} takes, less what stands on the line besides the class path. */
+  private static final int LONGEST = 7000;
+
+  /** How long the path of the folder may well be. */
+  private static final int FOLDER = 120;
+
   private WindowsStarter() {}
+
+  static boolean needsClassPathJar(Starter starter) {
+    return starter.jars().stream().mapToInt(j -> FOLDER + j.length()).sum() > LONGEST;
+  }
+
+  static byte[] classPathManifest(Starter starter) throws IOException {
+    Manifest manifest = new Manifest();
+    manifest.getMainAttributes().put(Attributes.Name.MANIFEST_VERSION, "1.0");
+    List<String> addresses = new ArrayList<>();
+    for (String jar : starter.jars()) {
+      addresses.add(URLEncoder.encode(jar, StandardCharsets.UTF_8).replace("+", "%20"));
+    }
+    manifest.getMainAttributes().put(Attributes.Name.CLASS_PATH, String.join(" ", addresses));
+    return LaunchOptions.bytes(manifest);
+  }
 
   static String script(Starter starter) throws IOException {
     StringBuilder classPath = new StringBuilder();
-    for (String jar : starter.jars()) {
+    List<String> jars = needsClassPathJar(starter) ? List.of(CLASS_PATH_JAR) : starter.jars();
+    for (String jar : jars) {
       classPath.append(classPath.length() == 0 ? "" : ";").append("%G_HOME%\\lib\\");
       classPath.append(jar.replace("%", "%%"));
     }
@@ -25,7 +56,7 @@ final class WindowsStarter {
                 "OPTIONS", starter.allOptions(),
                 "FIRST_JAR", starter.jars().get(0).replace("%", "%%"),
                 "CLASS_PATH", classPath.toString(),
-                "MAIN", starter.mainClass()))
+                "MAIN", starter.mainClass().replace("%", "%%")))
         .replace("\n", "\r\n");
   }
 }

@@ -43,8 +43,10 @@ public record ArtifactRecord(
    * @param release the oldest feature release that will do
    * @param exactly whether only that very release will do
    * @param because the item that asks for it
+   * @param modules the parts of the runtime that are reached
    */
-  public record RuntimeEntry(String language, int release, boolean exactly, String because) {}
+  public record RuntimeEntry(
+      String language, int release, boolean exactly, String because, List<String> modules) {}
 
   /**
    * A component that went in.

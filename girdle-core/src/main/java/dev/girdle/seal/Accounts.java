@@ -43,7 +43,11 @@ final class Accounts {
             form,
             assessment.entry().name(),
             new ArtifactRecord.RuntimeEntry(
-                need.language(), need.release(), need.exactly(), need.because()),
+                need.language(),
+                need.release(),
+                need.exactly(),
+                need.because(),
+                assessment.runtimeModules()),
             assessment.kept().stream().map(this::component).toList(),
             written.stream().map(Accounts::file).toList(),
             leftOut(),

@@ -3,8 +3,11 @@ package dev.girdle.seal;
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Reached;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
@@ -74,6 +77,20 @@ public record Assessment(
    */
   public long ballastBytes() {
     return ballast.stream().mapToLong(Ballast::bytes).sum();
+  }
+
+  /**
+   * The parts of the runtime that are reached.
+   *
+   * @return in alphabetical order
+   */
+  public List<String> runtimeModules() {
+    return closure.reached().stream()
+        .map(Reached::item)
+        .filter(i -> i.component().role() == Role.RUNTIME)
+        .map(Item::name)
+        .sorted()
+        .toList();
   }
 
   /**

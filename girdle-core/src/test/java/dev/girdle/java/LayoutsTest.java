@@ -88,11 +88,11 @@ class LayoutsTest {
                   a.closure(),
                   a.kept(),
                   a.need()));
-      texts = layout.files().stream().filter(f -> f.content().size() < 5000).toList();
+      texts = layout.files().stream().filter(f -> f.content().size() < 90_000).toList();
       assertThat(texts).isNotEmpty();
       contents.clear();
       for (LayoutFile file : texts) {
-        contents.put(file.path(), new String(file.content().bytes(5000), StandardCharsets.UTF_8));
+        contents.put(file.path(), new String(file.content().bytes(90_000), StandardCharsets.UTF_8));
       }
       return layout;
     } catch (IOException e) {
@@ -175,5 +175,24 @@ class LayoutsTest {
     for (Shape shape : Shape.values()) {
       assertThat(layOut(shape).files()).allSatisfy(f -> assertThat(f.reason()).isNotEmpty());
     }
+  }
+
+  @Test
+  void manyJarsDoNotMakeTheWindowsCommandLineTooLong() throws IOException {
+    layOut(Shape.FOLDER);
+    assertThat(contents.get("bin/m.cmd")).contains("lib.jar;").doesNotContain("windows-class");
+    Path lib = app.resolve("lib/lib.jar");
+    for (int i = 0; i < 90; i++) {
+      String name = "a library of Ternhaven with a long name, number " + i;
+      new Jar()
+          .with("META-INF/services/java.lang.Runnable", "# nobody " + i)
+          .write(app.resolve("lib/" + name + ".jar"));
+    }
+    assertThat(lib).exists();
+    layOut(Shape.FOLDER);
+    String script = contents.get("bin/m.cmd");
+    assertThat(script.lines().mapToInt(String::length).max().orElse(0)).isLessThan(1000);
+    assertThat(script).contains("windows-class-path.jar");
+    assertThat(contents.get("bin/m")).contains("number 89.jar").doesNotContain("windows-class");
   }
 }

@@ -1,11 +1,9 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.app.Component;
-import dev.girdle.app.Role;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -63,16 +61,11 @@ public record ClosureView(Assessment assessment) {
           Reasons.of(component, assessment.closure()));
     }
     table.print(console, true);
-    console.line("  and of " + assessment.need().text() + ": " + String.join(", ", modules()));
-  }
-
-  private List<String> modules() {
-    return assessment.closure().reached().stream()
-        .map(Reached::item)
-        .filter(i -> i.component().role() == Role.RUNTIME)
-        .map(i -> i.name())
-        .sorted()
-        .toList();
+    console.line(
+        "  and of "
+            + assessment.need().text()
+            + ": "
+            + String.join(", ", assessment.runtimeModules()));
   }
 
   private void printBallast(Console console) {
@@ -179,7 +172,7 @@ public record ClosureView(Assessment assessment) {
             "release", assessment.application().identity().release(),
             "entryPoint", assessment.entry().name(),
             "runtime", assessment.need(),
-            "runtimeModules", modules(),
+            "runtimeModules", assessment.runtimeModules(),
             "keptBytes", assessment.keptBytes(),
             "ballastBytes", assessment.ballastBytes(),
             "kept", assessment.kept().stream().map(this::kept).toList(),

@@ -2,6 +2,7 @@ package dev.girdle.cli.view;
 
 import java.io.PrintWriter;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * Where a command's words go.
@@ -10,8 +11,13 @@ import java.util.List;
  * @param err progress, warnings and errors
  * @param colour whether results may be coloured
  * @param fine whether the terminal can show more than ASCII
+ * @param width of the terminal in characters; 0 if results go elsewhere and lines may be of any
+ *     length
  */
-public record Console(PrintWriter out, PrintWriter err, boolean colour, boolean fine) {
+public record Console(PrintWriter out, PrintWriter err, boolean colour, boolean fine, int width) {
+  private static final Pattern CONTROL =
+      Pattern.compile("[\\p{Cntrl}&&[^\n\t\u001b]]|\u001b(?!\\[[0-3]?[0-9]?m)");
+
   /** Colours by what they mean. */
   public enum Paint {
     /** Headings and names. */
@@ -49,7 +55,18 @@ public record Console(PrintWriter out, PrintWriter err, boolean colour, boolean 
    * @param line without line end
    */
   public void line(String line) {
-    out.println(line);
+    out.println(harmless(line));
+  }
+
+  /**
+   * Takes control characters out of a text, which may come from a hostile archive and must not move
+   * the cursor of the user's terminal. Line ends, tabs and Girdle's own colours stay.
+   *
+   * @param text any text
+   * @return the text with question marks for control characters
+   */
+  public static String harmless(String text) {
+    return CONTROL.matcher(text).replaceAll("?");
   }
 
   /** Prints an empty line. */

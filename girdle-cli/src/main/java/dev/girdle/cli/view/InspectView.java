@@ -14,10 +14,11 @@ import java.util.Map;
  * Shows what is inside an artifact.
  *
  * @param artifact its record
+ * @param path where it lies, as the user named it
  * @param bytes its size on disk
  * @param files whether every file is to be listed
  */
-public record InspectView(ArtifactRecord artifact, long bytes, boolean files) {
+public record InspectView(ArtifactRecord artifact, String path, long bytes, boolean files) {
   private static final int BAR = 24;
 
   /**
@@ -37,6 +38,7 @@ public record InspectView(ArtifactRecord artifact, long bytes, boolean files) {
     Table facts = new Table("ll");
     facts.row("starts", artifact.entryPoint());
     facts.row("needs", need());
+    facts.row("modules", String.join(", ", artifact.runtime().modules()));
     facts.row(
         "size",
         Sizes.of(bytes)
@@ -52,7 +54,7 @@ public record InspectView(ArtifactRecord artifact, long bytes, boolean files) {
       printFiles(console);
     } else {
       console.gap();
-      console.line("Every file with its reason: girdle inspect --files");
+      console.line("Every file with its reason: girdle inspect " + path + " --files");
     }
   }
 

@@ -5,6 +5,8 @@ import java.util.List;
 
 /** Rows whose cells stand below each other. The last column may be as long as it wants. */
 public final class Table {
+  private static final int LEAST_ROOM = 30;
+
   private final boolean[] right;
   private final List<String[]> rows = new ArrayList<>();
 
@@ -44,15 +46,49 @@ public final class Table {
     }
     boolean first = hasHead;
     for (String[] row : rows) {
-      StringBuilder line = new StringBuilder(" ");
-      for (int i = 0; i < row.length; i++) {
-        String fill = " ".repeat(widths[i] - width(row[i]));
-        line.append(' ').append(right[i] ? fill + row[i] : row[i] + fill).append(' ');
+      for (String line : lines(row, widths, console.width())) {
+        console.line(first ? console.paint(Console.Paint.FAINT, line) : line);
       }
-      String text = line.toString().stripTrailing();
-      console.line(first ? console.paint(Console.Paint.FAINT, text) : text);
       first = false;
     }
+  }
+
+  /** One line, or more if the last cell does not fit the terminal. */
+  private List<String> lines(String[] row, int[] widths, int width) {
+    StringBuilder line = new StringBuilder(" ");
+    int last = row.length - 1;
+    for (int i = 0; i < last; i++) {
+      String fill = " ".repeat(widths[i] - width(row[i]));
+      line.append(' ').append(right[i] ? fill + row[i] : row[i] + fill).append(' ');
+    }
+    String start = line.append(' ').toString();
+    int room = width - width(start) - 1;
+    if (right[last]) {
+      return List.of(start + " ".repeat(widths[last] - width(row[last])) + row[last]);
+    }
+    if (width == 0 || room < LEAST_ROOM || width(row[last]) <= room) {
+      return List.of((start + row[last]).stripTrailing());
+    }
+    List<String> lines = new ArrayList<>();
+    String rest = row[last];
+    while (width(rest) > room) {
+      int cut = cut(rest, room);
+      lines.add((start + rest.substring(0, cut)).stripTrailing());
+      rest = rest.substring(cut).stripLeading();
+      start = " ".repeat(width(start));
+    }
+    lines.add(start + rest);
+    return lines;
+  }
+
+  /** Behind the last space that fits, else behind the last dot or comma, else anywhere. */
+  private static int cut(String text, int room) {
+    int space = text.lastIndexOf(' ', room);
+    if (space > room / 2) {
+      return space + 1;
+    }
+    int dot = text.lastIndexOf('.', room - 1);
+    return dot > room / 2 ? dot + 1 : room;
   }
 
   /** Escape sequences take no room. */
