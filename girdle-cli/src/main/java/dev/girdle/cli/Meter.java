@@ -1,8 +1,10 @@
 package dev.girdle.cli;
 
 import dev.girdle.seal.Progress;
+import java.io.PrintStream;
 import me.tongfei.progressbar.ProgressBar;
 import me.tongfei.progressbar.ProgressBarBuilder;
+import me.tongfei.progressbar.ProgressBarConsumer;
 import me.tongfei.progressbar.ProgressBarStyle;
 
 /**
@@ -38,7 +40,7 @@ class Meter implements Progress, AutoCloseable {
               .setInitialMax(total)
               .setStyle(ProgressBarStyle.ASCII)
               .setUpdateIntervalMillis(150)
-              .clearDisplayOnFinish()
+              .setConsumer(new OneLine(System.err))
               .build();
     }
     bar.maxHint(total == 0 ? -1 : total);
@@ -51,6 +53,33 @@ class Meter implements Progress, AutoCloseable {
       bar.close();
       bar = null;
       shown = "";
+    }
+  }
+
+  /** Draws over one line, and leaves nothing of it behind. */
+  private static final class OneLine implements ProgressBarConsumer {
+    private final PrintStream err;
+    private final int width = Terminal.width() - 1;
+
+    OneLine(PrintStream err) {
+      this.err = err;
+    }
+
+    @Override
+    public int getMaxRenderedLength() {
+      return width;
+    }
+
+    @Override
+    public void accept(String text) {
+      err.print('\r' + text);
+      err.flush();
+    }
+
+    @Override
+    public void close() {
+      err.print('\r' + " ".repeat(width) + '\r');
+      err.flush();
     }
   }
 }

@@ -61,11 +61,10 @@ public record ClosureView(Assessment assessment) {
           Reasons.of(component, assessment.closure()));
     }
     table.print(console, true);
-    console.line(
-        "  and of "
-            + assessment.need().text()
-            + ": "
-            + String.join(", ", assessment.runtimeModules()));
+    Table runtime = new Table("ll");
+    runtime.row(
+        "of " + assessment.need().text() + ":", String.join(", ", assessment.runtimeModules()));
+    runtime.print(console, false);
   }
 
   private void printBallast(Console console) {

@@ -98,10 +98,10 @@ public record ExplainView(List<Explanation> explanations) {
   }
 
   private static void chain(Console console, Explanation explanation) {
-    Table table = new Table("rll");
+    Table table = new Table("rl");
     int number = 1;
     for (Demand demand : chainOf(explanation)) {
-      table.row(Integer.toString(number++), Reasons.sentence(demand), note(demand));
+      table.row(Integer.toString(number++), Reasons.sentence(demand) + note(demand));
     }
     table.print(console, false);
   }
@@ -110,7 +110,7 @@ public record ExplainView(List<Explanation> explanations) {
     if (demand.strength() == Strength.HARD) {
       return "";
     }
-    return demand.excuse().isEmpty() ? "" : "(" + demand.excuse() + ")";
+    return demand.excuse().isEmpty() ? "" : " (" + demand.excuse() + ")";
   }
 
   private static void others(Console console, String title, List<Demand> demands, int from) {
@@ -118,10 +118,12 @@ public record ExplainView(List<Explanation> explanations) {
       return;
     }
     console.line("  " + title + ":");
+    Table table = new Table("ll");
     demands.stream()
         .skip(from)
         .limit(SHOWN_ASKERS)
-        .forEach(d -> console.line("    " + Reasons.sentence(d)));
+        .forEach(d -> table.row("", Reasons.sentence(d)));
+    table.print(console, false);
     if (demands.size() - from > SHOWN_ASKERS) {
       console.line("    … and " + (demands.size() - from - SHOWN_ASKERS) + " more");
     }
