@@ -1,13 +1,10 @@
 package dev.girdle.bench;
 
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.Prune;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Progress;
 import java.nio.file.Path;
-import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -27,24 +24,11 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 5)
 @Fork(1)
 public class ClosureBenchmark {
-  private static final Plan DEFAULTS =
-      Plan.of(
-          Path.of(System.getProperty("girdle.samples", "girdle-samples"), "checkstyle/target/app"));
-
   private static final Plan LINTER =
-      new Plan(
-          DEFAULTS.app(),
-          List.of(),
-          Optional.of("com.puppycrawl.tools.checkstyle.Main"),
-          Optional.empty(),
-          Optional.empty(),
-          Prune.COMPONENTS,
-          List.of(),
-          List.of(),
-          DEFAULTS.archive(),
-          DEFAULTS.out(),
-          Optional.empty(),
-          false);
+      Plan.of(
+              Path.of(
+                  System.getProperty("girdle.samples", "girdle-samples"), "checkstyle/target/app"))
+          .withEntry("com.puppycrawl.tools.checkstyle.Main");
 
   /**
    * Walks once.

@@ -53,16 +53,14 @@ public final class Ratios {
         "`unzip -tq` of the same jars",
         List.of(girdle, "closure", app, "--entry", MAIN),
         shell(unzip));
-    compare(
-        "`seal --form archive`, nested",
-        "`zip -r -6` of the same files",
-        plus(seal, "--form", "archive", "--as", "nested.jar"),
-        shell("rm -f " + work + "/a.zip; cd '" + app + "' && zip -q -r -6 " + work + "/a.zip ."));
-    compare(
-        "`seal --form archive --archive merged`",
-        "`zip -r -6` of the same files",
-        plus(seal, "--form", "archive", "--archive", "merged", "--as", "merged.jar"),
-        shell("rm -f " + work + "/a.zip; cd '" + app + "' && zip -q -r -6 " + work + "/a.zip ."));
+    for (String kind : List.of("nested", "merged")) {
+      String zip = "rm -f %1$s/a.zip; cd '%2$s' && zip -q -r -6 %1$s/a.zip .";
+      compare(
+          "`seal --form archive --archive " + kind + "`",
+          "`zip -r -6` of the same files",
+          plus(seal, "--form", "archive", "--archive", kind, "--as", kind + ".jar"),
+          shell(zip.formatted(work, app)));
+    }
     compare(
         "`seal --form folder`",
         "`cp -r` of the same files",

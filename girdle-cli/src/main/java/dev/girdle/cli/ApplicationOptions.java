@@ -1,7 +1,5 @@
 package dev.girdle.cli;
 
-import dev.girdle.plan.ArchiveKind;
-import dev.girdle.plan.FormKind;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -47,12 +45,9 @@ final class ApplicationOptions {
               + " stands for a package and all below it. Repeatable.")
   List<String> missingOk = List.of();
 
+  /** A plan that makes nothing. */
   Plan plan() {
-    return plan(List.of(), ArchiveKind.NESTED, Path.of("sealed"), Optional.empty(), false);
-  }
-
-  Plan plan(
-      List<FormKind> forms, ArchiveKind archive, Path out, Optional<String> as, boolean replace) {
+    Plan defaults = Plan.of(app);
     return new Plan(
         app,
         with,
@@ -61,10 +56,10 @@ final class ApplicationOptions {
         Optional.ofNullable(release),
         prune,
         missingOk.stream().map(NamePattern::of).toList(),
-        forms,
-        archive,
-        out,
-        as,
-        replace);
+        defaults.forms(),
+        defaults.archive(),
+        defaults.out(),
+        defaults.as(),
+        defaults.replace());
   }
 }

@@ -23,15 +23,9 @@ final class ClosureCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Assessor assessor = new Assessor(context.startMeter(common.quiet || common.json));
+    Assessor assessor = new Assessor(common.startMeter(context));
     try (Assessment assessment = assessor.assess(application.plan())) {
-      context.meter().close();
-      ClosureView view = new ClosureView(assessment);
-      if (common.json) {
-        view.printJson(context.console());
-      } else {
-        view.print(context.console());
-      }
+      common.show(new ClosureView(assessment), context);
       boolean sound = assessment.faults().isEmpty() && assessment.closure().unreadable().isEmpty();
       return sound ? 0 : 1;
     }

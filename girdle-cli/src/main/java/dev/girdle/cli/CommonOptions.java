@@ -1,5 +1,6 @@
 package dev.girdle.cli;
 
+import dev.girdle.cli.view.View;
 import picocli.CommandLine.Option;
 
 /** Options that every command has. */
@@ -18,4 +19,19 @@ final class CommonOptions {
       usageHelp = true,
       description = "Tell about this command.")
   boolean help;
+
+  /** Starts to show progress, unless the user does not want it. */
+  Meter startMeter(Context context) {
+    return context.startMeter(quiet || json);
+  }
+
+  /** Ends the progress and shows the result as the user wants it. */
+  void show(View view, Context context) {
+    context.meter().close();
+    if (json) {
+      view.printJson(context.console());
+    } else {
+      view.print(context.console());
+    }
+  }
 }

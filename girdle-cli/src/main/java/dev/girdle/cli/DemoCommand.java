@@ -8,7 +8,6 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.Prune;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
@@ -55,7 +54,7 @@ final class DemoCommand implements Callable<Integer> {
     Plan plan = plan(app, sealed, ArchiveKind.NESTED, FormKind.FOLDER, FormKind.ARCHIVE);
     Plan merged = plan(app, sealed, ArchiveKind.MERGED, FormKind.ARCHIVE);
     DemoView view = new DemoView(context.console(), common.json);
-    Meter meter = context.startMeter(common.quiet || common.json);
+    Meter meter = common.startMeter(context);
     try (Assessment assessment = new Assessor(meter).assess(plan)) {
       view.step(
           "survey " + app,
@@ -88,19 +87,9 @@ final class DemoCommand implements Callable<Integer> {
   }
 
   private static Plan plan(Path app, Path sealed, ArchiveKind archive, FormKind... forms) {
-    return new Plan(
-        app,
-        List.of(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Prune.COMPONENTS,
-        List.of(),
-        List.of(forms),
-        archive,
-        sealed,
-        archive == ArchiveKind.MERGED ? Optional.of("tidebook-merged.jar") : Optional.empty(),
-        true);
+    boolean isMerged = archive == ArchiveKind.MERGED;
+    Optional<String> as = isMerged ? Optional.of("tidebook-merged.jar") : Optional.empty();
+    return Plan.of(app).withOutput(List.of(forms), archive, sealed, as, true);
   }
 
   static GirdleException cannot(String what, Exception e) {

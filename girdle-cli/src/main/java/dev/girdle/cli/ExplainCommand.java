@@ -31,15 +31,9 @@ final class ExplainCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Assessor assessor = new Assessor(context.startMeter(common.quiet || common.json));
+    Assessor assessor = new Assessor(common.startMeter(context));
     try (Assessment assessment = assessor.assess(application.plan())) {
-      context.meter().close();
-      ExplainView view = new ExplainView(new Explainer(assessment).explain(thing));
-      if (common.json) {
-        view.printJson(context.console());
-      } else {
-        view.print(context.console());
-      }
+      common.show(new ExplainView(new Explainer(assessment).explain(thing)), context);
     }
     return 0;
   }

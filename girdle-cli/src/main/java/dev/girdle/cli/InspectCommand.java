@@ -44,12 +44,8 @@ final class InspectCommand implements Callable<Integer> {
                     GirdleException.application(
                         artifact + " was not made by Girdle: there is no record in it",
                         "  For an application that is not sealed yet: girdle survey " + artifact));
-    InspectView view = new InspectView(found, artifact.toString(), Sealer.sizeOf(artifact), files);
-    if (common.json) {
-      view.printJson(context.console());
-    } else {
-      view.print(context.console());
-    }
+    common.show(
+        new InspectView(found, artifact.toString(), Sealer.sizeOf(artifact), files), context);
     return 0;
   }
 }

@@ -61,19 +61,15 @@ final class SealCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Meter meter = context.startMeter(common.quiet || common.json);
+    Meter meter = common.startMeter(context);
     Plan plan =
-        application.plan(
-            forms.stream().distinct().toList(), archive, out, Optional.ofNullable(as), replace);
+        application
+            .plan()
+            .withOutput(
+                forms.stream().distinct().toList(), archive, out, Optional.ofNullable(as), replace);
     try (Assessment assessment = new Assessor(meter).assess(plan)) {
       List<Artifact> artifacts = new Sealer(Context.release(), meter).seal(assessment);
-      meter.close();
-      SealView view = new SealView(assessment, artifacts);
-      if (common.json) {
-        view.printJson(context.console());
-      } else {
-        view.print(context.console());
-      }
+      common.show(new SealView(assessment, artifacts), context);
     }
     return 0;
   }

@@ -28,16 +28,10 @@ final class SurveyCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Plan plan = application.plan();
-    Assessor assessor = new Assessor(context.startMeter(common.quiet || common.json));
+    Assessor assessor = new Assessor(common.startMeter(context));
     try (Application found = assessor.survey(plan)) {
       Optional<Assessment> assessment = found.entryPoint().map(e -> assessor.assess(plan, found));
-      context.meter().close();
-      SurveyView view = new SurveyView(found, assessment);
-      if (common.json) {
-        view.printJson(context.console());
-      } else {
-        view.print(context.console());
-      }
+      common.show(new SurveyView(found, assessment), context);
     }
     return 0;
   }

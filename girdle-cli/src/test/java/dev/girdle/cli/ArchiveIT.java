@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -206,5 +208,28 @@ class ArchiveIT {
     for (String name : List.of("lib/b-two.jar", "lib/a-part.jar", "ask.jar")) {
       Files.copy(from.resolve(name), to.resolve(name));
     }
+  }
+
+  /** Needs a JDK 25 beside the one that runs the tests; without one it says that it was skipped. */
+  @Test
+  void instanceMainsOfJava25AreStarted() throws IOException {
+    Path java25 = Path.of("/usr/lib/jvm/temurin-25-jdk-amd64/bin");
+    Assumptions.assumeTrue(Files.exists(java25), "skipped: there is no JDK 25");
+    Path source = Files.createDirectories(dir.resolve("instance")).resolve("Tide.java");
+    Files.writeString(
+        source,
+        "class Tide extends Base { Tide() {} }\n"
+            + "class Base { void main(String[] a) { IO.println(a.length + getClass().getName()); } }");
+    Path classes = dir.resolve("instance/classes");
+    Run.of(java25.resolve("javac"), "-d", classes, source).well();
+    Path out = dir.resolve("instance/out");
+    Object[] seal = {"seal", classes, "--entry", "Tide", "--out", out, "--name", "tide"};
+    Run.girdle(seal).well();
+    Run.girdle(Stream.concat(Stream.of(seal), Stream.of("--form", "folder")).toArray()).well();
+    Run nested = Run.of(java25.resolve("java"), "-jar", out.resolve("tide.jar"), "x");
+    assertThat(nested.well().out()).isEqualTo("1Tide\n");
+    Run folder = Run.of(out.resolve("tide/bin/tide"), "x", "y");
+    assertThat(folder.with("JAVA_HOME", java25.getParent().toString()).well().out())
+        .isEqualTo("2Tide\n");
   }
 }

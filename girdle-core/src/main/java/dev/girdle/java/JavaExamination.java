@@ -102,9 +102,24 @@ final class JavaExamination implements Examination {
   @Override
   public synchronized List<String> warnings(Closure closure) {
     if (warnings == null) {
-      warnings = readUnreached(closure);
+      int needed = runtimeNeed(closure).release();
+      warnings =
+          Stream.concat(
+                  needed > Jdk.FEATURE ? Stream.of(newerJava(needed)) : Stream.empty(),
+                  readUnreached(closure).stream())
+              .toList();
     }
     return warnings;
+  }
+
+  private static String newerJava(int needed) {
+    return "it is made for Java "
+        + needed
+        + " and Girdle runs on Java "
+        + Jdk.FEATURE
+        + ", so what it asks of newer Java is not checked; run Girdle on Java "
+        + needed
+        + " to have it checked";
   }
 
   private List<String> readUnreached(Closure closure) {

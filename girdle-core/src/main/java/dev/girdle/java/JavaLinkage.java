@@ -68,18 +68,26 @@ final class JavaLinkage implements Linkage {
         ClassDemands.read(item.content().bytes(LARGEST_CLASS), item, index);
     versions.put(item, result.version());
     Set<String> optional = optionalPackages.getOrDefault(item.component(), Set.of());
-    boolean newer = Versioned.of(item.path()).release() > Jdk.FEATURE;
+    boolean newer =
+        Versioned.of(item.path()).release() > Jdk.FEATURE
+            || ClassHeader.release(result.version()) > Jdk.FEATURE;
     if (optional.isEmpty() && !newer) {
       return result.demands();
     }
     List<Demand> demands = new ArrayList<>();
     for (Demand demand : result.demands()) {
-      if (newer && demand.thing() == Thing.CODE && !index.hasClass(demand.name())) {
-        continue; // written for a Java that this one knows nothing of
+      if (newer && demand.thing() == Thing.CODE && mayBeOfNewerJava(demand.name())) {
+        continue;
       }
       demands.add(optional.contains(packageOf(demand.name())) ? declaredOptional(demand) : demand);
     }
     return demands;
+  }
+
+  /** Code that is written for a newer Java may use what this one does not have. */
+  private boolean mayBeOfNewerJava(String className) {
+    boolean ofJava = Jdk.isReserved(className) || jdk.moduleOf(packageOf(className)).isPresent();
+    return ofJava && jdk.moduleWith(className).isEmpty() && !index.hasClass(className);
   }
 
   private Demand declaredOptional(Demand d) {

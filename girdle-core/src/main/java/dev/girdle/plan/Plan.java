@@ -61,4 +61,57 @@ public record Plan(
         Optional.empty(),
         false);
   }
+
+  /**
+   * The same plan with other wishes for what is to be made.
+   *
+   * @param newForms the forms to make
+   * @param newArchive how components lie in an archive
+   * @param newOut the folder that the artifacts go to
+   * @param newAs the file name of the artifact; empty for name and release
+   * @param newReplace whether an artifact that Girdle made before may be replaced
+   * @return a new plan
+   */
+  public Plan withOutput(
+      List<FormKind> newForms,
+      ArchiveKind newArchive,
+      Path newOut,
+      Optional<String> newAs,
+      boolean newReplace) {
+    return new Plan(
+        app,
+        with,
+        entry,
+        name,
+        release,
+        prune,
+        missingOk,
+        newForms,
+        newArchive,
+        newOut,
+        newAs,
+        newReplace);
+  }
+
+  /**
+   * The same plan with an entry point.
+   *
+   * @param newEntry the entry point
+   * @return a new plan
+   */
+  public Plan withEntry(String newEntry) {
+    return new Plan(
+        app,
+        with,
+        Optional.of(newEntry),
+        name,
+        release,
+        prune,
+        missingOk,
+        forms,
+        archive,
+        out,
+        as,
+        replace);
+  }
 }

@@ -22,12 +22,8 @@ import java.util.TreeMap;
  *
  * @param assessment what is known about the application
  */
-public record ClosureView(Assessment assessment) {
-  /**
-   * Prints for people.
-   *
-   * @param console where to
-   */
+public record ClosureView(Assessment assessment) implements View {
+  @Override
   public void print(Console console) {
     console.line(
         console.paint(Paint.STRONG, assessment.application().identity().title())

@@ -15,14 +15,10 @@ import java.util.Map;
  *
  * @param explanations one for each thing that was meant
  */
-public record ExplainView(List<Explanation> explanations) {
+public record ExplainView(List<Explanation> explanations) implements View {
   private static final int SHOWN_ASKERS = 5;
 
-  /**
-   * Prints for people.
-   *
-   * @param console where to
-   */
+  @Override
   public void print(Console console) {
     boolean first = true;
     for (Explanation explanation : explanations) {

@@ -18,14 +18,11 @@ import java.util.Map;
  * @param bytes its size on disk
  * @param files whether every file is to be listed
  */
-public record InspectView(ArtifactRecord artifact, String path, long bytes, boolean files) {
+public record InspectView(ArtifactRecord artifact, String path, long bytes, boolean files)
+    implements View {
   private static final int BAR = 24;
 
-  /**
-   * Prints for people.
-   *
-   * @param console where to
-   */
+  @Override
   public void print(Console console) {
     String release = artifact.release() == null ? "" : " " + artifact.release();
     console.line(

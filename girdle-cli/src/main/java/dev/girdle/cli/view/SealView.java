@@ -12,12 +12,8 @@ import java.util.List;
  * @param assessment what it was made from
  * @param artifacts what was made
  */
-public record SealView(Assessment assessment, List<Artifact> artifacts) {
-  /**
-   * Prints for people.
-   *
-   * @param console where to
-   */
+public record SealView(Assessment assessment, List<Artifact> artifacts) implements View {
+  @Override
   public void print(Console console) {
     console.line(
         "Sealed "

@@ -16,12 +16,8 @@ import java.util.Optional;
  * @param application what was surveyed
  * @param assessment what its closure tells; empty if the entry point is not clear
  */
-public record SurveyView(Application application, Optional<Assessment> assessment) {
-  /**
-   * Prints for people.
-   *
-   * @param console where to
-   */
+public record SurveyView(Application application, Optional<Assessment> assessment) implements View {
+  @Override
   public void print(Console console) {
     console.line(
         console.paint(Paint.STRONG, application.identity().title()) + ", a Java application");
