@@ -14,8 +14,9 @@ set "G_FOUND="
 call :consider "%@VARIABLE@_JAVA_HOME%"
 if not defined G_JAVA call :consider "%JAVA_HOME%"
 if not defined G_JAVA for /f "delims=" %%J in ('where java.exe 2^>nul') do call :consider "%%~dpJ.."
-if not defined G_JAVA for /d %%D in ("%ProgramFiles%\*") do for /d %%J in ("%%~D\*") do call :consider "%%~J"
-if not defined G_JAVA for /d %%J in ("%LOCALAPPDATA%\Programs\*" "%USERPROFILE%\.jdks\*") do call :consider "%%~J"
+if not defined G_JAVA for /f "delims=" %%D in ('dir /b /ad "%ProgramFiles%" 2^>nul') do call :within "%ProgramFiles%\%%D"
+if not defined G_JAVA call :within "%LOCALAPPDATA%\Programs"
+if not defined G_JAVA call :within "%USERPROFILE%\.jdks"
 if not defined G_JAVA goto none
 set "G_OPTIONS="
 if %G_RELEASE% GEQ 9 set "G_OPTIONS=@OPTIONS@"
@@ -28,14 +29,27 @@ if defined G_FOUND >&2 echo   found: Java%G_FOUND%
 >&2 echo   Install it, or set @VARIABLE@_JAVA_HOME to its folder.
 exit /b 127
 
+:within
+for /f "delims=" %%J in ('dir /b /ad "%~1" 2^>nul') do call :consider "%~1\%%J"
+exit /b 0
+
 :consider
 if defined G_JAVA exit /b 0
 if "%~1"=="" exit /b 0
 if not exist "%~1\bin\java.exe" exit /b 0
 if not exist "%~1\release" exit /b 0
 set "G_RELEASE="
-for /f "tokens=2 delims==" %%V in ('findstr /b "JAVA_VERSION=" "%~1\release"') do for /f "tokens=1,2 delims=._+-" %%A in ("%%~V") do if "%%~A"=="1" (set "G_RELEASE=%%~B") else set "G_RELEASE=%%~A"
+for /f "usebackq tokens=1,2 delims==" %%K in ("%~1\release") do if "%%K"=="JAVA_VERSION" call :feature %%L
 if not defined G_RELEASE exit /b 0
 if %G_RELEASE% @COMPARE@ @NEEDS@ set "G_JAVA=%~1\bin\java.exe"
 if not defined G_JAVA set "G_FOUND=%G_FOUND% %G_RELEASE%"
+exit /b 0
+
+:feature
+for /f "tokens=1,2 delims=._+-" %%A in ("%~1") do call :number %%A %%B
+exit /b 0
+
+:number
+set "G_RELEASE=%~1"
+if "%~1"=="1" set "G_RELEASE=%~2"
 exit /b 0
