@@ -1,0 +1,124 @@
+package dev.girdle.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * The starter for Windows, run by Wine's {@code cmd.exe} with a {@code java.exe} that prints what
+ * it is started with. Needs Debian's wine, wine64 and gcc-mingw-w64-x86-64, and is skipped without.
+ */
+class WindowsStarterIT {
+  private static final String JAVA =
+      """
+      #include <stdio.h>
+      #include <wchar.h>
+      int wmain(int argc, wchar_t **argv) {
+        int status = 0;
+        for (int i = 1; i < argc; i++) {
+          wprintf(L"[%ls]\\n", argv[i]);
+          if (!wcscmp(argv[i], L"fail")) status = 42;
+        }
+        return status;
+      }
+      """;
+
+  @TempDir static Path dir;
+  private static Path folder;
+
+  @BeforeAll
+  static void seal() throws IOException {
+    List<Path> tools =
+        List.of(Path.of("/usr/bin/wine"), Path.of("/usr/bin/x86_64-w64-mingw32-gcc"));
+    Assumptions.assumeTrue(
+        tools.stream().allMatch(Files::exists), "skipped: needs wine and mingw, see Javadoc");
+    Path source = Files.writeString(dir.resolve("java.c"), JAVA);
+    Run.of(tools.get(1), "-municode", "-o", dir.resolve("java.exe"), source)
+        .with("PATH", "/usr/bin:/bin")
+        .well();
+    Run.girdle("seal", Echo.build(dir, 17), "--form", "folder", "--out", dir.resolve("a b")).well();
+    folder = dir.resolve("a b/echo-2.0");
+    wine("wineboot", "-i").go();
+  }
+
+  private static Run wine(Object... command) {
+    Object[] words = Stream.concat(Stream.of("/usr/bin/wine"), Stream.of(command)).toArray();
+    return Run.of(words)
+        .in(dir)
+        .with("WINEPREFIX", dir.resolve("prefix").toString())
+        .with("WINEDEBUG", "-all")
+        .with("PATH", "/usr/bin:/bin");
+  }
+
+  private static String java(String name, String version) throws IOException {
+    Path home = dir.resolve("javas").resolve(name);
+    Files.createDirectories(home.resolve("bin"));
+    Files.copy(dir.resolve("java.exe"), home.resolve("bin/java.exe"));
+    Files.writeString(home.resolve("release"), "IMPL=x\r\nJAVA_VERSION=\"" + version + "\"\r\n");
+    return windows(home);
+  }
+
+  private static String windows(Path path) {
+    return "Z:" + path.toString().replace('/', '\\');
+  }
+
+  /** A line of a batch file, as a user's own would call the starter. */
+  private static Run calling(String arguments) throws IOException {
+    String line = "@\"" + windows(folder) + "\\bin\\echo.cmd\" " + arguments + "\r\n";
+    Files.writeString(dir.resolve("call.cmd"), line);
+    return wine("cmd", "/c", "call.cmd");
+  }
+
+  @Test
+  void passesArgumentsAndTakesTheFirstJavaThatIsNewEnough() throws IOException {
+    Run run = calling("one \"two words\" \"a&b\" \"wow!\" \"\" \"100%% sure\"");
+    run.with("ECHO_JAVA_HOME", java("old", "1.8.0_392")).with("ECHO_JAVA_OPTS", "-Xmx1g -Da=b");
+    Run.Result result = run.with("JAVA_HOME", java("good", "21.0.1")).go();
+    String lib = windows(folder) + "\\lib\\";
+    assertThat(result.out().replace("\r", ""))
+        .isEqualTo(
+            "[-Xmx1g]\n[-Da=b]\n[-cp]\n["
+                + lib
+                + "echo.jar;"
+                + lib
+                + "bell.jar]\n[org.ternhaven.echo.Echo]\n"
+                + "[one]\n[two words]\n[a&b]\n[wow!]\n[]\n[100% sure]\n");
+    assertThat(result.status()).isZero();
+  }
+
+  @Test
+  void givesTheProgramsOwnExitStatus() throws IOException {
+    Run run = calling("fail").with("JAVA_HOME", java("failing", "17.0.2"));
+    assertThat(run.go().status()).isEqualTo(42);
+  }
+
+  @Test
+  void looksInTheUsualPlacesAndSaysWhatItFound() throws IOException {
+    Run.Result none = calling("x").with("JAVA_HOME", java("eleven", "11.0.2")).go();
+    assertThat(none.status()).isEqualTo(127);
+    assertThat(none.err().replace("\r", ""))
+        .contains("echo: echo 2.0 needs Java 17 or newer, and there is none here.\n")
+        .contains("found: Java 11");
+    java("usual", "17.0.9");
+    Path programs = dir.resolve("prefix/drive_c/Program Files/Java");
+    Files.createDirectories(programs);
+    Files.move(dir.resolve("javas/usual"), programs.resolve("jdk-17"));
+    assertThat(calling("x").go().out()).contains("[x]");
+  }
+
+  @Test
+  void saysThatItWasMovedAway() throws IOException {
+    Files.copy(folder.resolve("bin/echo.cmd"), dir.resolve("alone.cmd"));
+    Run.Result result = wine("cmd", "/c", "alone.cmd").go();
+    assertThat(result.status()).isEqualTo(127);
+    assertThat(result.err()).contains("was moved away from its folder");
+  }
+}

@@ -1,0 +1,93 @@
+package dev.girdle.form;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
+import dev.girdle.io.SourceDate;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.Packing;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FormsTest {
+  private static final SourceDate DATE = SourceDate.of("1700000000");
+
+  @TempDir Path dir;
+  private final List<WrittenFile> accounted = new ArrayList<>();
+
+  private static LayoutFile file(String path, String text) {
+    return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), "for the test");
+  }
+
+  private static Layout layout(LayoutFile... files) {
+    return new Layout(
+        List.of(files), List.of("empty/"), "the-record", List.of(), List.of(), "start %s");
+  }
+
+  private byte[] account(List<WrittenFile> written) {
+    accounted.addAll(written);
+    return "record".getBytes(StandardCharsets.UTF_8);
+  }
+
+  @Test
+  void aFolderHasFixedTimesAndPermissions() throws IOException {
+    Path place = dir.resolve("folder");
+    Layout layout = layout(file("bin/start", "#!/bin/sh\n").asExecutable(), file("lib/a.txt", "a"));
+    long[] progress = new long[1];
+    new FolderForm(DATE).write(layout, place, this::account, n -> progress[0] += n);
+    assertThat(place.resolve("the-record")).hasContent("record");
+    assertThat(permissions(place.resolve("bin/start"))).isEqualTo("rwxr-xr-x");
+    assertThat(permissions(place.resolve("lib/a.txt"))).isEqualTo("rw-r--r--");
+    assertThat(permissions(place.resolve("lib"))).isEqualTo("rwxr-xr-x");
+    for (String path : List.of("", "bin", "bin/start", "the-record")) {
+      assertThat(Files.getLastModifiedTime(place.resolve(path)).toInstant())
+          .isEqualTo(DATE.instant());
+    }
+    assertThat(progress[0]).isEqualTo(11);
+    assertThat(accounted)
+        .extracting(w -> w.file().path(), WrittenFile::sha256)
+        .contains(
+            org.assertj.core.groups.Tuple.tuple(
+                "lib/a.txt", Sha256.of(Content.of(new byte[] {'a'}))));
+  }
+
+  private static String permissions(Path path) throws IOException {
+    return PosixFilePermissions.toString(Files.getPosixFilePermissions(path));
+  }
+
+  @Test
+  void anArchiveKeepsTheOrderAndStoresWhatIsToBeReadInPlace() throws IOException {
+    Path place = dir.resolve("a.jar");
+    LayoutFile stored =
+        new LayoutFile(
+            "lib/stored", Content.of(new byte[5000]), false, Packing.STORED, "c", "because");
+    Layout layout = layout(file("META-INF/MANIFEST.MF", "m"), file("b", "b".repeat(999)), stored);
+    new ArchiveForm(DATE).write(layout, place, this::account, n -> {});
+    try (ZipFile zip = new ZipFile(place.toFile())) {
+      assertThat(zip.stream().map(ZipEntry::getName))
+          .containsExactly("META-INF/MANIFEST.MF", "empty/", "b", "lib/stored", "the-record");
+      assertThat(zip.getEntry("lib/stored").getMethod()).isEqualTo(ZipEntry.STORED);
+      assertThat(zip.getEntry("b").getCompressedSize()).isLessThan(100);
+      assertThat(zip.stream().map(ZipEntry::getTimeLocal)).containsOnly(DATE.time());
+    }
+  }
+
+  @Test
+  void aLayoutWithOnePathTwiceIsRefused() {
+    assertThatThrownBy(() -> layout(file("a", "1"), file("a", "2")))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("two files for a");
+  }
+}
