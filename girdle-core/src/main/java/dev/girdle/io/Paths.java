@@ -17,15 +17,28 @@ public final class Paths {
     if (path.indexOf('\0') >= 0) {
       return "has a zero byte in its name";
     }
-    if (path.startsWith("/") || path.startsWith("\\") || path.matches("[A-Za-z]:.*")) {
+    char first = path.charAt(0);
+    boolean drive = path.length() > 1 && path.charAt(1) == ':' && Character.isLetter(first);
+    if (isSeparator(first) || drive) {
       return "has an absolute path";
     }
-    for (String part : path.split("[/\\\\]")) {
-      if (part.equals("..")) {
-        return "leads out of its folder";
+    return hasParentPart(path) ? "leads out of its folder" : null;
+  }
+
+  /** By hand and not by a regular expression: it is asked for each entry of each archive. */
+  private static boolean hasParentPart(String path) {
+    for (int at = path.indexOf(".."); at >= 0; at = path.indexOf("..", at + 1)) {
+      boolean starts = at == 0 || isSeparator(path.charAt(at - 1));
+      boolean ends = at + 2 == path.length() || isSeparator(path.charAt(at + 2));
+      if (starts && ends) {
+        return true;
       }
     }
-    return null;
+    return false;
+  }
+
+  private static boolean isSeparator(char c) {
+    return c == '/' || c == '\\';
   }
 
   /**

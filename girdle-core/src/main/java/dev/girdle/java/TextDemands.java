@@ -7,14 +7,11 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Texts that name something that is there: a class by its full name, a resource by its path. One
@@ -22,7 +19,6 @@ import java.util.regex.Pattern;
  * only: a text that happens to read like a name keeps the thing of that name.
  */
 final class TextDemands {
-  private static final Pattern WORD = Pattern.compile("[\\p{Alnum}_$][\\p{Alnum}_$./-]*");
   private static final int LARGEST_TEXT = 1 << 20;
 
   private TextDemands() {}
@@ -51,20 +47,15 @@ final class TextDemands {
         return List.of();
       }
     }
+    Words words = new Words(bytes);
     String folder = Paths.folder(item.path());
     Map<String, Demand> found = new LinkedHashMap<>();
-    int line = 0;
-    for (String text : new String(bytes, StandardCharsets.UTF_8).split("\n")) {
-      line++;
-      Matcher words = WORD.matcher(text);
-      while (words.find()) {
-        String word = words.group().replaceAll("[.-]+$", "");
-        int at = line;
-        className(word, index)
-            .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, at)));
-        resourceName(word, folder, item, index)
-            .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.RESOURCE, n, at)));
-      }
+    for (String word = words.next(); word != null; word = words.next()) {
+      int line = words.line();
+      className(word, index)
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, line)));
+      resourceName(word, folder, item, index)
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.RESOURCE, n, line)));
     }
     return new ArrayList<>(found.values());
   }
