@@ -73,11 +73,7 @@ final class JavaSurvey {
   private void further(Path with) throws IOException {
     String name = with.toAbsolutePath().normalize().getFileName().toString();
     if (Files.isDirectory(with)) {
-      int before = scan.components.size();
-      scan.folder(with, name + "/");
-      if (scan.components.size() == before) {
-        scan.resourceFolder(with, name + "/");
-      }
+      scan.classPathFolder(with, name + "/");
     } else {
       scan.jar(with, name);
     }

@@ -75,8 +75,13 @@ final class Scan implements AutoCloseable {
     }
   }
 
-  /** A folder without classes that the user wants on the class path as it is. */
-  void resourceFolder(Path folder, String origin) throws IOException {
+  /** A folder that is named for the class path: what it holds, or else the folder as it is. */
+  void classPathFolder(Path folder, String origin) throws IOException {
+    int before = components.size();
+    folder(folder, origin);
+    if (components.size() > before) {
+      return;
+    }
     FolderTree tree = FolderTree.of(folder, path -> Kinds.closedFolder(path).isEmpty());
     setAside.removeIf(s -> s.path().startsWith(origin));
     components.add(new RawComponent(origin, folder, null, tree, RawComponent.manifestOf(tree)));
@@ -241,7 +246,7 @@ final class Scan implements AutoCloseable {
       }
       String origin = Paths.folder(from.origin()) + address;
       if (Files.isDirectory(target)) {
-        folder(target, origin.endsWith("/") ? origin : origin + "/");
+        classPathFolder(target, origin.endsWith("/") ? origin : origin + "/");
       } else {
         jar(target, origin.startsWith("file:") ? Paths.fileName(address) : origin);
       }

@@ -51,7 +51,7 @@ final class Surveyed {
   private String folderComponentName(RawComponent found) {
     String path = found.origin().replaceFirst("^\\./", "").replaceFirst("/$", "");
     String flat = path.replaceAll("!?/", "-").replaceAll("\\.jar(?=-|$)", "");
-    return flat.isEmpty() ? folderName : flat.replaceAll("^\\.+-?", "");
+    return flat.isEmpty() ? folderName : flat.replaceAll("(^|-)\\.+(-|$)", "$1");
   }
 
   List<Component> components() {
