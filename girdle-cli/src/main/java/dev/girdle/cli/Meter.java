@@ -37,6 +37,8 @@ class Meter implements Progress, AutoCloseable {
       bar =
           new ProgressBarBuilder()
               .setTaskName(what)
+              // where the whole is known, it is bytes
+              .setUnit(total > 0 ? " MB" : "", total > 0 ? 1_000_000 : 1)
               .setInitialMax(total)
               .setStyle(ProgressBarStyle.ASCII)
               .setUpdateIntervalMillis(150)
