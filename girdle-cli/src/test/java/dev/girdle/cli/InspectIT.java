@@ -49,7 +49,7 @@ class InspectIT {
     String files = Run.girdle("inspect", out.resolve("merged.jar"), "--files").well().out();
     assertThat(files)
         .contains("org/ternhaven/lib/Bell.class")
-        .contains("org.ternhaven.echo.Echo.main, line 5, calls org.ternhaven.lib.Bell")
+        .contains("org.ternhaven.echo.Echo.main, line 6, calls org.ternhaven.lib.Bell")
         .contains("tells Java what to start")
         .contains("manifest of the single jar; the archive has one of its own");
     assertThat(Run.girdle("inspect", out.resolve("echo-2.0"), "--files").well().out())

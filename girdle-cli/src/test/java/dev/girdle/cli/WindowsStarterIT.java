@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -47,6 +48,25 @@ class WindowsStarterIT {
     Run.girdle("seal", Echo.build(dir, 17), "--form", "folder", "--out", dir.resolve("a b")).well();
     folder = dir.resolve("a b/echo-2.0");
     wine("wineboot", "-i").go();
+  }
+
+  /**
+   * Wine goes on writing into its folder, which is about to be removed, for some seconds; and it
+   * keeps a link to the root of the machine in it.
+   */
+  @AfterAll
+  static void end() throws IOException {
+    if (folder != null) {
+      Run.of("/usr/bin/wineserver", "-k", "-w")
+          .with("WINEPREFIX", dir.resolve("prefix").toString())
+          .with("PATH", "/usr/bin:/bin")
+          .go();
+      try (Stream<Path> links = Files.list(dir.resolve("prefix/dosdevices"))) {
+        for (Path link : links.filter(Files::isSymbolicLink).toList()) {
+          Files.delete(link);
+        }
+      }
+    }
   }
 
   private static Run wine(Object... command) {
