@@ -19,7 +19,6 @@ public final class Component {
   private final String release;
   private final Content whole;
   private final List<Item> items = new ArrayList<>();
-  private final List<String> folders;
   private final Map<String, Item> byPath = new HashMap<>();
 
   /**
@@ -46,7 +45,6 @@ public final class Component {
     this.role = role;
     this.release = release;
     this.whole = whole;
-    this.folders = tree == null ? List.of() : List.copyOf(tree.folders());
     if (tree != null) {
       for (TreeFile file : tree.files()) {
         add(new Item(this, file.path(), naming.apply(file.path()), file.content()));
@@ -127,15 +125,6 @@ public final class Component {
    */
   public List<Item> items() {
     return Collections.unmodifiableList(items);
-  }
-
-  /**
-   * The folders that it names explicitly.
-   *
-   * @return paths that end with a slash
-   */
-  public List<String> folders() {
-    return folders;
   }
 
   /**

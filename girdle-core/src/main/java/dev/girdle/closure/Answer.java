@@ -12,9 +12,6 @@ public sealed interface Answer {
    */
   record Items(List<Item> items) implements Answer {}
 
-  /** It is satisfied by something that is not part of the application and needs no account. */
-  record Elsewhere() implements Answer {}
-
   /**
    * Nothing in reach satisfies it.
    *

@@ -1,6 +1,8 @@
 package dev.girdle.java;
 
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.io.Content;
+import java.io.IOException;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.MethodVisitor;
@@ -26,6 +28,12 @@ record ClassHeader(
   }
 
   private static final int PREVIEW_MINOR = 0xffff;
+  private static final int LARGEST = 64 << 20;
+
+  /** The bytes of a class file, unless there are more than any class file has. */
+  static byte[] bytesOf(Content content) throws IOException {
+    return content.bytes(LARGEST);
+  }
 
   /** Reads a class file, or says why it cannot be read. */
   static ClassHeader read(byte[] bytes) throws UnreadableItemException {

@@ -47,7 +47,7 @@ final class ClassRoots {
 
   private static Optional<String> rootFrom(TreeFile file) throws IOException {
     try {
-      String name = ClassHeader.read(file.content().bytes(64 << 20)).name();
+      String name = ClassHeader.read(ClassHeader.bytesOf(file.content())).name();
       String inPackage = name.replace('.', '/') + ".class";
       return file.path().endsWith("/" + inPackage) || file.path().equals(inPackage)
           ? Optional.of(file.path().substring(0, file.path().length() - inPackage.length()))

@@ -134,7 +134,7 @@ final class JavaExamination implements Examination {
 
   private static Optional<String> warning(Item item) {
     try {
-      ClassHeader.readerOf(item.content().bytes(64 << 20));
+      ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
       return Optional.empty();
     } catch (UnreadableItemException | IOException e) {
       return Optional.of(

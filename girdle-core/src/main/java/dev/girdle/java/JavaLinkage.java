@@ -24,7 +24,6 @@ final class JavaLinkage implements Linkage {
   /** Between a component's name and a path, where a resource of that one component is meant. */
   static final String IN_COMPONENT = "!/";
 
-  private static final int LARGEST_CLASS = 64 << 20;
   private static final String DECLARED = "its makers declare it optional";
 
   private final Jdk jdk;
@@ -65,7 +64,7 @@ final class JavaLinkage implements Linkage {
 
   private List<Demand> ofClass(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result =
-        ClassDemands.read(item.content().bytes(LARGEST_CLASS), item, index);
+        ClassDemands.read(ClassHeader.bytesOf(item.content()), item, index);
     versions.put(item, result.version());
     Set<String> optional = optionalPackages.getOrDefault(item.component(), Set.of());
     boolean newer =

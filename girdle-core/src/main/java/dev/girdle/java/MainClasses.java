@@ -41,7 +41,7 @@ final class MainClasses {
 
   private static Optional<ClassHeader> read(Item item) {
     try {
-      return Optional.of(ClassHeader.read(item.content().bytes(64 << 20)));
+      return Optional.of(ClassHeader.read(ClassHeader.bytesOf(item.content())));
     } catch (UnreadableItemException | IOException e) {
       return Optional.empty();
     }

@@ -19,10 +19,8 @@ final class NestIndex {
 
   private final String mainClass;
   private final RuntimeNeed need;
-  private final List<Jar> jars = new ArrayList<>();
+  private final List<String> jars = new ArrayList<>();
   private final List<Slot> slots = new ArrayList<>();
-
-  private record Jar(String path, boolean multiRelease) {}
 
   private record Slot(String name, int jar, int release, ZipTree.Place place) {}
 
@@ -33,7 +31,7 @@ final class NestIndex {
 
   void add(String path, Content content, boolean multiRelease) throws IOException {
     int number = jars.size();
-    jars.add(new Jar(path, multiRelease));
+    jars.add(path);
     List<Slot> ofJar = new ArrayList<>();
     try (ZipTree tree = ZipTree.open(content, path)) {
       for (ZipTree.Place place : tree.places()) {
@@ -64,9 +62,8 @@ final class NestIndex {
     out.writeInt(need.release());
     out.writeBoolean(need.exactly());
     out.writeInt(jars.size());
-    for (Jar jar : jars) {
-      out.writeUTF(jar.path);
-      out.writeBoolean(jar.multiRelease);
+    for (String jar : jars) {
+      out.writeUTF(jar);
     }
     int size = Integer.highestOneBit(Math.max(slots.size(), 4)) << 1;
     if (size < slots.size() * 4 / 3) {

@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -118,9 +119,10 @@ final class Scan implements AutoCloseable {
     if (roots.all().isEmpty()) {
       return;
     }
-    for (String folder : tree.folders()) {
+    Set<String> folders = new LinkedHashSet<>(tree.folders());
+    for (String folder : folders) {
       boolean named = folder.endsWith("/resources/main/") || folder.endsWith("/resources/");
-      boolean inner = tree.folders().contains(folder + "main/");
+      boolean inner = folders.contains(folder + "main/");
       if (named && !inner && !Kinds.isInSources(folder + "x") && !Kinds.isTestFolder(folder)) {
         if (roots.rootOf(folder).isEmpty()) {
           roots.addResourceRoot(folder);

@@ -52,7 +52,7 @@ final class Tops {
   private static Set<Component> used(Item item, ClassIndex index) {
     Set<Component> used = new HashSet<>();
     try {
-      ClassReader reader = ClassHeader.readerOf(item.content().bytes(64 << 20));
+      ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
       char[] buffer = new char[reader.getMaxStringLength()];
       for (int i = 1; i < reader.getItemCount(); i++) {
         int at = reader.getItem(i);

@@ -47,6 +47,23 @@ class AssessorTest {
     return new Assessor(Progress.SILENT).assess(Plan.of(app));
   }
 
+  private Plan plan(Prune prune, List<NamePattern> missingOk) {
+    Plan defaults = Plan.of(app);
+    return new Plan(
+        app,
+        List.of(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        prune,
+        missingOk,
+        List.of(),
+        defaults.archive(),
+        defaults.out(),
+        Optional.empty(),
+        false);
+  }
+
   private static List<String> kept(Assessment assessment) {
     return assessment.kept().stream().map(Component::name).toList();
   }
@@ -213,21 +230,7 @@ class AssessorTest {
   void pruningCanBeTurnedOff() throws IOException {
     library("unused", "package u; public class U {}");
     main(17, List.of(), "").write(app.resolve("main.jar"));
-    Plan d = Plan.of(app);
-    Plan all =
-        new Plan(
-            app,
-            List.of(),
-            Optional.empty(),
-            Optional.empty(),
-            Optional.empty(),
-            Prune.NONE,
-            List.of(),
-            List.of(),
-            d.archive(),
-            d.out(),
-            d.as(),
-            false);
+    Plan all = plan(Prune.NONE, List.of());
     try (Assessment found = new Assessor(Progress.SILENT).assess(all)) {
       assertThat(kept(found)).containsExactly("main.jar", "unused.jar");
       assertThat(found.ballast()).isEmpty();
@@ -243,21 +246,7 @@ class AssessorTest {
     try (Assessment found = assess()) {
       assertThat(found.faults()).hasSize(1);
     }
-    Plan d = Plan.of(app);
-    Plan lenient =
-        new Plan(
-            app,
-            List.of(),
-            Optional.empty(),
-            Optional.empty(),
-            Optional.empty(),
-            d.prune(),
-            List.of(NamePattern.of("g.**")),
-            List.of(),
-            d.archive(),
-            d.out(),
-            d.as(),
-            false);
+    Plan lenient = plan(Prune.COMPONENTS, List.of(NamePattern.of("g.**")));
     try (Assessment found = new Assessor(Progress.SILENT).assess(lenient)) {
       assertThat(found.faults()).isEmpty();
       assertThat(missing(found, Strength.HARD)).containsExactly("g.h.Gone");

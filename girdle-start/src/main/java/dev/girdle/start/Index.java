@@ -15,7 +15,7 @@ import java.nio.ByteBuffer;
  * int   MAGIC
  * UTF   main class
  * int   Java feature release needed;  boolean: exactly that release, with preview features
- * int   number of jars;  then for each: UTF path in the archive, boolean multi-release
+ * int   number of jars;  then for each: UTF path in the archive
  * int   slots in the table, a power of two;  then for each slot {@value #SLOT_BYTES} bytes:
  *   int   String.hashCode() of the name
  *   int   0 for a free slot, else (jar number + 1) | zip method &lt;&lt; 16 | Java release &lt;&lt; 24
@@ -44,7 +44,6 @@ public final class Index {
   private final int java;
   private final boolean preview;
   private final String[] jars;
-  private final boolean[] multiRelease;
   private final ByteBuffer slots;
   private final int mask;
 
@@ -56,10 +55,8 @@ public final class Index {
     java = in.readInt();
     preview = in.readBoolean();
     jars = new String[in.readInt()];
-    multiRelease = new boolean[jars.length];
     for (int i = 0; i < jars.length; i++) {
       jars[i] = in.readUTF();
-      multiRelease[i] = in.readBoolean();
     }
     mask = in.readInt() - 1;
     int length = (mask + 1) * SLOT_BYTES;
