@@ -1,10 +1,12 @@
 package dev.girdle.bench;
 
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.plan.Entry;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
-import dev.girdle.seal.Progress;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -28,7 +30,7 @@ public class ClosureBenchmark {
       Plan.of(
               Path.of(
                   System.getProperty("girdle.samples", "girdle-samples"), "checkstyle/target/app"))
-          .withEntry("com.puppycrawl.tools.checkstyle.Main");
+          .with(List.of(Entry.of("com.puppycrawl.tools.checkstyle.Main")));
 
   /**
    * Walks once.

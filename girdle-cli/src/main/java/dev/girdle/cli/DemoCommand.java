@@ -7,6 +7,7 @@ import dev.girdle.cli.view.SurveyView;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
+import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
@@ -89,7 +90,7 @@ final class DemoCommand implements Callable<Integer> {
   private static Plan plan(Path app, Path sealed, ArchiveKind archive, FormKind... forms) {
     boolean isMerged = archive == ArchiveKind.MERGED;
     Optional<String> as = isMerged ? Optional.of("tidebook-merged.jar") : Optional.empty();
-    return Plan.of(app).withOutput(List.of(forms), archive, sealed, as, true);
+    return Plan.of(app).with(new Output(List.of(forms), archive, sealed, as, true, false));
   }
 
   static GirdleException cannot(String what, Exception e) {

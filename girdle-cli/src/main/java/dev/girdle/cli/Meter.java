@@ -1,6 +1,6 @@
 package dev.girdle.cli;
 
-import dev.girdle.seal.Progress;
+import dev.girdle.ecosystem.Progress;
 import java.io.PrintStream;
 import me.tongfei.progressbar.ProgressBar;
 import me.tongfei.progressbar.ProgressBarBuilder;

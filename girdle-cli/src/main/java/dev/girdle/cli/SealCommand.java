@@ -3,6 +3,7 @@ package dev.girdle.cli;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
+import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
@@ -50,6 +51,12 @@ final class SealCommand implements Callable<Integer> {
       description = "The artifact's file name; name and release if not given.")
   private String as;
 
+  @Option(
+      names = "--opens-window",
+      description =
+          "The program opens a window of its own: the Windows starter leaves none for its text.")
+  private boolean opensWindow;
+
   @Option(names = "--replace", description = "Replace artifacts that Girdle made before.")
   private boolean replace;
 
@@ -65,8 +72,14 @@ final class SealCommand implements Callable<Integer> {
     Plan plan =
         application
             .plan()
-            .withOutput(
-                forms.stream().distinct().toList(), archive, out, Optional.ofNullable(as), replace);
+            .with(
+                new Output(
+                    forms.stream().distinct().toList(),
+                    archive,
+                    out,
+                    Optional.ofNullable(as),
+                    replace,
+                    opensWindow));
     try (Assessment assessment = new Assessor(meter).assess(plan)) {
       List<Artifact> artifacts = new Sealer(Context.release(), meter).seal(assessment);
       common.show(new SealView(assessment, artifacts), context);

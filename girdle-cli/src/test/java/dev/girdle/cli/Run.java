@@ -53,7 +53,10 @@ final class Run {
     for (Object argument : arguments) {
       run.command.add(argument.toString());
     }
-    return run.with("LC_ALL", "C.UTF-8");
+    String target = Path.of(System.getProperty("girdle.lib")).getParent().toString();
+    return run.with("LC_ALL", "C.UTF-8")
+        .with("GIRDLE_LOCAL_REPOSITORY", target + "/no-repository")
+        .with("XDG_CACHE_HOME", target + "/cache");
   }
 
   Run in(Path newFolder) {

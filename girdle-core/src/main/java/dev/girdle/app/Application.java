@@ -14,9 +14,10 @@ import java.util.Optional;
  * @param source as the user named it, for messages only
  * @param identity name and release
  * @param components in the order in which the language looks for things
- * @param entryPoint where execution starts; empty if the user has to choose
+ * @param starts the ways to start it, the main one first; empty if the user has to choose
  * @param candidates all that could be the entry point, the likeliest first
  * @param setAside what was not taken for a part of the program
+ * @param absent what is declared and does not go along
  * @param notices what the user should know, one sentence each
  * @param archives what {@link #close} closes
  */
@@ -24,19 +25,31 @@ public record Application(
     String source,
     Identity identity,
     List<Component> components,
-    Optional<EntryPoint> entryPoint,
+    List<Start> starts,
     List<EntryPoint> candidates,
     List<SetAside> setAside,
+    List<Absent> absent,
     List<String> notices,
     List<Closeable> archives)
     implements AutoCloseable {
   /** Copies the lists. */
   public Application {
     components = List.copyOf(components);
+    starts = List.copyOf(starts);
     candidates = List.copyOf(candidates);
     setAside = List.copyOf(setAside);
+    absent = List.copyOf(absent);
     notices = List.copyOf(notices);
     archives = List.copyOf(archives);
+  }
+
+  /**
+   * Where execution starts in the main way to start it.
+   *
+   * @return empty if the user has to choose
+   */
+  public Optional<EntryPoint> entryPoint() {
+    return starts.stream().findFirst().map(Start::entry);
   }
 
   /**

@@ -18,6 +18,8 @@ public final class Component {
   private final Role role;
   private final String release;
   private final Content whole;
+  private final String broughtBy;
+  private final List<String> folders;
   private final List<Item> items = new ArrayList<>();
   private final Map<String, Item> byPath = new HashMap<>();
 
@@ -29,6 +31,7 @@ public final class Component {
    * @param role what it is to the application
    * @param release its release; null if not known
    * @param whole the bytes of the archive that it is; null for a folder
+   * @param broughtBy how it came into the application, for the user
    * @param tree its files; null for none
    * @param naming gives the name of an item for its path
    */
@@ -38,6 +41,7 @@ public final class Component {
       Role role,
       String release,
       Content whole,
+      String broughtBy,
       FileTree tree,
       UnaryOperator<String> naming) {
     this.name = name;
@@ -45,6 +49,8 @@ public final class Component {
     this.role = role;
     this.release = release;
     this.whole = whole;
+    this.broughtBy = broughtBy;
+    this.folders = tree == null ? List.of() : List.copyOf(tree.folders());
     if (tree != null) {
       for (TreeFile file : tree.files()) {
         add(new Item(this, file.path(), naming.apply(file.path()), file.content()));
@@ -61,7 +67,8 @@ public final class Component {
    */
   public static Component runtime(String name, List<String> items) {
     Component runtime =
-        new Component(name, name, Role.RUNTIME, null, null, null, UnaryOperator.identity());
+        new Component(
+            name, name, Role.RUNTIME, null, null, "the runtime", null, UnaryOperator.identity());
     for (String item : items) {
       runtime.add(new Item(runtime, item, item, Content.of(new byte[0])));
     }
@@ -116,6 +123,24 @@ public final class Component {
    */
   public Optional<Content> whole() {
     return Optional.ofNullable(whole);
+  }
+
+  /**
+   * How it came into the application.
+   *
+   * @return for example "lies in the folder" or "named by the manifest of app.jar"
+   */
+  public String broughtBy() {
+    return broughtBy;
+  }
+
+  /**
+   * The folders that it names explicitly.
+   *
+   * @return paths that end with a slash
+   */
+  public List<String> folders() {
+    return folders;
   }
 
   /**

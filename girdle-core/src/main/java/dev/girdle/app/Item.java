@@ -1,6 +1,7 @@
 package dev.girdle.app;
 
 import dev.girdle.io.Content;
+import dev.girdle.io.PackedContent;
 
 /**
  * One thing in a component that can be kept or left out. Two items are the same only if they are
@@ -53,6 +54,15 @@ public final class Item {
    */
   public Content content() {
     return content;
+  }
+
+  /**
+   * How much room it takes where it lies.
+   *
+   * @return bytes; in a jar, its packed size
+   */
+  public long weight() {
+    return content instanceof PackedContent packed ? packed.packedSize() : content.size();
   }
 
   @Override

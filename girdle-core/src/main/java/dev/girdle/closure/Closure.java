@@ -15,11 +15,17 @@ public final class Closure {
   private final Map<Item, Reached> reached;
   private final Map<Component, List<Reached>> byComponent = new LinkedHashMap<>();
   private final List<Unmet> unmet;
+  private final List<OpenDemand> open;
   private final List<Unreadable> unreadable;
 
-  Closure(Map<Item, Reached> reached, List<Unmet> unmet, List<Unreadable> unreadable) {
+  Closure(
+      Map<Item, Reached> reached,
+      List<Unmet> unmet,
+      List<OpenDemand> open,
+      List<Unreadable> unreadable) {
     this.reached = Collections.unmodifiableMap(reached);
     this.unmet = List.copyOf(unmet);
+    this.open = List.copyOf(open);
     this.unreadable = List.copyOf(unreadable);
     for (Reached r : reached.values()) {
       byComponent.computeIfAbsent(r.item().component(), c -> new ArrayList<>()).add(r);
@@ -72,6 +78,15 @@ public final class Closure {
    */
   public List<Unmet> unmet(Strength strength) {
     return unmet.stream().filter(u -> u.strength() == strength).toList();
+  }
+
+  /**
+   * What reached items ask for by names that only the run will tell.
+   *
+   * @return in the order the items were reached in
+   */
+  public List<OpenDemand> open() {
+    return open;
   }
 
   /**

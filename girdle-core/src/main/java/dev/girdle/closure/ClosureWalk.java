@@ -1,5 +1,6 @@
 package dev.girdle.closure;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
@@ -7,9 +8,11 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntConsumer;
 
@@ -30,11 +33,15 @@ public final class ClosureWalk {
   private final Map<Name, Answer> answers = new HashMap<>();
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
+  private final List<OpenDemand> open = new ArrayList<>();
   private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
+
+  /** While open demands are followed, nothing new is brought in but parts of these. */
+  private Set<Component> bounds;
 
   private record Name(Thing thing, String name) {}
 
-  private record Reading(Item item, List<Demand> demands, String problem) {}
+  private record Reading(Item item, ItemDemands demands, String problem) {}
 
   private ClosureWalk(Linkage linkage, IntConsumer progress) {
     this.linkage = linkage;
@@ -46,17 +53,34 @@ public final class ClosureWalk {
    *
    * @param linkage the language
    * @param seeds the demands of the plan
+   * @param meanings what kinds of open demands are followed to all that they could mean; that never
+   *     brings in a component of which nothing else is reached
    * @param progress is told the number of items reached so far, now and then
    * @return the closure
    * @throws GirdleException if an item's bytes cannot be read
    */
-  public static Closure walk(Linkage linkage, List<Demand> seeds, IntConsumer progress) {
+  public static Closure walk(
+      Linkage linkage, List<Demand> seeds, Set<Thing> meanings, IntConsumer progress) {
     ClosureWalk walk = new ClosureWalk(linkage, progress);
     walk.follow(seeds, Strength.HARD, 1);
     for (Strength strength : Strength.values()) {
       walk.walkAll(strength);
     }
-    return new Closure(walk.reached, walk.unmet(), walk.unreadable);
+    walk.walkMeanings(meanings);
+    return new Closure(walk.reached, walk.unmet(), walk.open, walk.unreadable);
+  }
+
+  private void walkMeanings(Set<Thing> meanings) {
+    bounds = new HashSet<>();
+    reached.keySet().forEach(i -> bounds.add(i.component()));
+    for (int i = 0; i < open.size(); i++) {
+      OpenDemand demand = open.get(i);
+      if (meanings.contains(demand.thing())) {
+        int depth = reached.get(demand.from()).depth();
+        follow(linkage.meanings(demand), Strength.HINT, depth + 1);
+        walkAll(Strength.HINT);
+      }
+    }
   }
 
   private void enqueue(Demand demand, int depth) {
@@ -77,7 +101,8 @@ public final class ClosureWalk {
         if (reading.problem != null) {
           unreadable.add(new Unreadable(reading.item, reading.problem));
         }
-        follow(reading.demands, strength, depth + 1);
+        open.addAll(reading.demands.open());
+        follow(reading.demands.named(), strength, depth + 1);
       }
     }
   }
@@ -89,13 +114,17 @@ public final class ClosureWalk {
       if (answer(demand) instanceof Answer.Items found) {
         for (Item item : found.items()) {
           Reached now = new Reached(item, demand, demand.strength(), depth);
-          if (reached.putIfAbsent(item, now) == null) {
+          if (isInBounds(item) && reached.putIfAbsent(item, now) == null) {
             fresh.add(item);
           }
         }
       }
     }
     return fresh;
+  }
+
+  private boolean isInBounds(Item item) {
+    return bounds == null || bounds.contains(item.component());
   }
 
   private void follow(List<Demand> demands, Strength ofItem, int depth) {
@@ -130,7 +159,7 @@ public final class ClosureWalk {
     try {
       return new Reading(item, linkage.demandsOf(item), null);
     } catch (UnreadableItemException e) {
-      return new Reading(item, List.of(), e.getMessage());
+      return new Reading(item, ItemDemands.NONE, e.getMessage());
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());

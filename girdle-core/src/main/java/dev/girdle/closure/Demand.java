@@ -36,6 +36,18 @@ public record Demand(
   }
 
   /**
+   * A demand of the plan for something that is to go along in any case.
+   *
+   * @param thing what kind of thing it is
+   * @param name its name
+   * @param strength hard if it is named exactly, else soft
+   * @return the demand
+   */
+  public static Demand always(Thing thing, String name, Strength strength) {
+    return new Demand(How.ALWAYS, thing, name, null, "", 0, strength, "");
+  }
+
+  /**
    * Who asks.
    *
    * @return empty if the plan does

@@ -4,6 +4,8 @@ package dev.girdle.closure;
 public enum How {
   /** The user named it. */
   PLAN("starts with", "named by"),
+  /** The user wants it in any case. */
+  ALWAYS("always keeps", "always kept by"),
   /** Code is called. */
   CALL("calls", "called by"),
   /** A field or variable is read or written. */
@@ -33,7 +35,33 @@ public enum How {
   /** A text in code is the name of something that is there. */
   CODE_TEXT("has a text that names", "named in a text of"),
   /** A file is text that names something that is there. */
-  FILE_TEXT("names in its text", "named in the text of");
+  FILE_TEXT("names in its text", "named in the text of"),
+  /** A text in code, joined with what only the run tells, can be the name of it. */
+  JOINED("joins a text that can name", "can be named by a joined text in"),
+  /** Texts in several languages are looked up by their common name. */
+  BUNDLE("takes texts from", "texts taken by"),
+  /** An object that stands for an interface is made at run time. */
+  PROXY("makes a proxy for", "proxy made by"),
+  /** The constants of an enumeration are looked up by name. */
+  ENUM("looks up constants of", "constants looked up by"),
+  /** Stored and restored together with the object that holds it. */
+  SERIAL("is stored together with", "stored together with"),
+  /** Found at run time by the annotation that it bears. */
+  DISCOVERY("may find", "may be found by"),
+  /** A file that a component ships for builds that know all classes beforehand. */
+  HINTS("is accompanied by the hints", "hints that accompany"),
+  /** Such a file names it. */
+  HINT("hints at", "hinted at by"),
+  /** A module requires another. */
+  REQUIRES("requires", "required by"),
+  /** A module says whose services it asks for. */
+  USES("declares to use services of", "services of it declared to be used by"),
+  /** A module says what provides a service. */
+  PROVIDES("declares the provider", "declared as provider by"),
+  /** A library of native code is loaded. */
+  NATIVE("loads the native library", "loaded by"),
+  /** One of the things that a name, known only at run time, could stand for. */
+  OPEN("asks by a name known only at run time, which may mean", "may be meant by");
 
   private final String verb;
   private final String passive;

@@ -5,19 +5,19 @@ import java.io.IOException;
 import java.util.List;
 
 /**
- * The two functions by which a language takes part in the walk. Both give the same answer whenever
- * they are asked, and are safe for use by several threads.
+ * The functions by which a language takes part in the walk. All of them give the same answer
+ * whenever they are asked, and are safe for use by several threads.
  */
 public interface Linkage {
   /**
    * What does this item demand?
    *
    * @param item any item of the application or of its runtime
-   * @return its demands, the same name at most once for each thing; possibly none
+   * @return its demands; possibly none
    * @throws UnreadableItemException if the item is damaged or of an unknown kind
    * @throws IOException if its bytes cannot be read
    */
-  List<Demand> demandsOf(Item item) throws UnreadableItemException, IOException;
+  ItemDemands demandsOf(Item item) throws UnreadableItemException, IOException;
 
   /**
    * Which item satisfies a demand of this name?
@@ -27,4 +27,12 @@ public interface Linkage {
    * @return never null
    */
   Answer satisfy(Thing thing, String name);
+
+  /**
+   * What could an open demand mean, within reason?
+   *
+   * @param open asked by an item of the application
+   * @return hints, one for each thing that it could mean
+   */
+  List<Demand> meanings(OpenDemand open);
 }

@@ -35,16 +35,17 @@ public final class Reasons {
   }
 
   /**
-   * Why an item goes along whose component is kept.
+   * Why an item goes along.
    *
-   * @param item the item
+   * @param item a kept item
+   * @param selection what is kept
    * @param closure the closure
-   * @return the sentence of the demand that reached it first, or that it travels with its component
+   * @return the sentence of the demand that reached it first, or why it is kept all the same
    */
-  public static String of(Item item, Closure closure) {
+  public static String of(Item item, Selection selection, Closure closure) {
     return closure
         .reached(item)
         .map(r -> sentence(r.first()))
-        .orElse("not reached, travels with " + item.component().name());
+        .orElseGet(() -> selection.items(item.component()).getOrDefault(item, "left out"));
   }
 }

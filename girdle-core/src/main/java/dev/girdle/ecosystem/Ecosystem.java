@@ -1,8 +1,11 @@
 package dev.girdle.ecosystem;
 
 import dev.girdle.app.Application;
+import dev.girdle.app.Item;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.Source;
+import java.util.Map;
 
 /** One language: how its applications are surveyed, examined and laid out. */
 public interface Ecosystem {
@@ -16,20 +19,22 @@ public interface Ecosystem {
   /**
    * Looks at what the user has built.
    *
-   * @param request what to look at
+   * @param source what to look at
+   * @param progress is told how the work gets on
    * @return the application; the caller closes it
    * @throws GirdleException if it is no application of this language, or a part of it is damaged or
    *     hostile; everything that is wrong is told at once
    */
-  Application survey(SurveyRequest request);
+  Application survey(Source source, Progress progress);
 
   /**
    * Prepares to walk over an application's items.
    *
    * @param application surveyed by this ecosystem
+   * @param excluded items that must not be seen, each with the reason
    * @return what the language knows about it
    */
-  Examination examine(Application application);
+  Examination examine(Application application, Map<Item, String> excluded);
 
   /**
    * Lays the kept components out as the files of an artifact.

@@ -1,11 +1,16 @@
 package dev.girdle.ecosystem;
 
-import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Conflict;
 import dev.girdle.app.Item;
+import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Strength;
+import dev.girdle.plan.Prune;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** What a language knows about the items of one application. */
@@ -20,10 +25,19 @@ public interface Examination {
   /**
    * What the walk starts with.
    *
-   * @param entry the chosen entry point
+   * @param starts the ways to start the application
    * @return demands of the plan
    */
-  List<Demand> seeds(EntryPoint entry);
+  List<Demand> seeds(List<Start> starts);
+
+  /**
+   * The demand of the plan for an item that is to go along in any case.
+   *
+   * @param item any item of the application
+   * @param strength how badly it is wanted
+   * @return a demand that this item satisfies
+   */
+  Demand always(Item item, Strength strength);
 
   /**
    * The runtime that a closure needs.
@@ -42,12 +56,38 @@ public interface Examination {
   Optional<String> uselessAtRunTime(Item item);
 
   /**
+   * Why an item goes along with its component though nothing reaches it.
+   *
+   * @param item an item of a component that is kept
+   * @param prune how finely things are left out
+   * @return a few words for the user; empty if it can stay behind
+   */
+  Optional<String> staysWith(Item item, Prune prune);
+
+  /**
+   * Components that get in each other's way.
+   *
+   * @return the worst first
+   */
+  List<Conflict> conflicts();
+
+  /**
    * What is wrong with items that are not reached, so that it harms nobody. Reads all of them.
    *
    * @param closure the outcome of a walk with this linkage
    * @return one sentence each
    */
   List<String> warnings(Closure closure);
+
+  /**
+   * Where missing code can be had: in something that was left out, or in a library on this machine.
+   * May take long the first time.
+   *
+   * @param names of missing code
+   * @param progress is told how the work gets on
+   * @return for each name of which something is known, what is known
+   */
+  Map<String, String> whereabouts(Collection<String> names, Progress progress);
 
   /**
    * Finds the item that a user means.

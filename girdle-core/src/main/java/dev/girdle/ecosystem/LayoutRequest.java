@@ -2,8 +2,11 @@ package dev.girdle.ecosystem;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
-import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Item;
+import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Selection;
 import java.util.List;
 
 /**
@@ -11,22 +14,53 @@ import java.util.List;
  *
  * @param shape the shape
  * @param application the application
- * @param entry where execution starts
+ * @param starts the ways to start it, the main one first
+ * @param opensWindow whether the program opens a window of its own
  * @param examination what the language knows
  * @param closure what is needed
- * @param kept the components that go in, in the application's order
+ * @param selection what goes in
  * @param need the runtime that is needed
  */
 public record LayoutRequest(
     Shape shape,
     Application application,
-    EntryPoint entry,
+    List<Start> starts,
+    boolean opensWindow,
     Examination examination,
     Closure closure,
-    List<Component> kept,
+    Selection selection,
     RuntimeNeed need) {
   /** Copies the list. */
   public LayoutRequest {
-    kept = List.copyOf(kept);
+    starts = List.copyOf(starts);
+  }
+
+  /**
+   * The main way to start it.
+   *
+   * @return the first
+   */
+  public Start main() {
+    return starts.get(0);
+  }
+
+  /**
+   * Why a component goes in.
+   *
+   * @param component a kept component
+   * @return a sentence
+   */
+  public String reason(Component component) {
+    return Reasons.of(component, closure);
+  }
+
+  /**
+   * Why an item goes in.
+   *
+   * @param item a kept item
+   * @return a sentence
+   */
+  public String reason(Item item) {
+    return Reasons.of(item, selection, closure);
   }
 }

@@ -1,16 +1,17 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
-import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
-import java.util.List;
+import java.util.Set;
 import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.FieldVisitor;
 import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.ModuleVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.RecordComponentVisitor;
 import org.objectweb.asm.TypePath;
@@ -31,13 +32,17 @@ final class ClassDemands extends ClassVisitor {
   /**
    * What a class file says.
    *
-   * @param demands each name at most once
+   * @param demands what it demands
    * @param version minor and major version as the class file has them
    */
-  record Result(List<Demand> demands, int version) {}
+  record Result(ItemDemands demands, int version) {}
+
+  private static final Set<String> STORED =
+      Set.of("java/io/Serializable", "java/io/Externalizable");
 
   private final Gathering gathering;
   private int version;
+  private boolean isStored;
 
   private ClassDemands(Gathering gathering) {
     super(Opcodes.ASM9);
@@ -61,6 +66,7 @@ final class ClassDemands extends ClassVisitor {
     version = classVersion;
     gathering.type(How.INHERITANCE, parent, Strength.HARD);
     for (String type : interfaces) {
+      isStored |= STORED.contains(type);
       gathering.type(How.INHERITANCE, type, Strength.HARD);
     }
     generic(sig);
@@ -80,6 +86,11 @@ final class ClassDemands extends ClassVisitor {
   @Override
   public void visitInnerClass(String name, String outer, String inner, int access) {
     gathering.type(How.RELATION, name, Strength.HINT);
+  }
+
+  @Override
+  public ModuleVisitor visitModule(String name, int access, String moduleVersion) {
+    return new ModuleDemands(gathering);
   }
 
   @Override
@@ -124,7 +135,9 @@ final class ClassDemands extends ClassVisitor {
   @Override
   public FieldVisitor visitField(int access, String name, String type, String sig, Object value) {
     gathering.at(name, 0);
-    gathering.descriptor(How.DECLARATION, type, Strength.SOFT);
+    boolean isMember = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_TRANSIENT)) == 0;
+    How how = isStored && isMember ? How.SERIAL : How.DECLARATION;
+    gathering.descriptor(how, type, Strength.SOFT);
     generic(sig);
     if (value instanceof String text) {
       TextDemands.inCode(gathering, text);

@@ -2,13 +2,16 @@ package dev.girdle.java;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.io.Paths;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * What the class path holds: which items a class name or a resource path gives, the first component
@@ -22,12 +25,29 @@ final class ClassIndex {
 
   private final Map<String, List<Item>> resources = new HashMap<>();
   private final Map<String, List<Item>> services = new HashMap<>();
+  private final Map<String, List<Item>> bundles = new HashMap<>();
+  private final Map<String, List<Item>> natives = new HashMap<>();
   private final Set<String> packages = new HashSet<>();
+  private final Map<Item, String> excluded;
+  private final Map<String, String> excludedClasses = new HashMap<>();
+  private NavigableSet<String> sortedClasses;
+  private NavigableSet<String> sortedFiles;
 
   ClassIndex(Collection<Component> components) {
+    this(components, Map.of());
+  }
+
+  /** An index that does not see some items, and knows why. */
+  ClassIndex(Collection<Component> components, Map<Item, String> excluded) {
+    this.excluded = excluded;
     for (Component component : components) {
       for (Item item : component.items()) {
-        add(item);
+        if (!excluded.containsKey(item)) {
+          add(item);
+        } else if (item.path().endsWith(".class")) {
+          String where = item.component().name() + ", left out by " + excluded.get(item);
+          excludedClasses.putIfAbsent(item.name(), where);
+        }
       }
     }
   }
@@ -41,8 +61,13 @@ final class ClassIndex {
     Versioned versioned = Versioned.of(path);
     resources.computeIfAbsent(versioned.path(), p -> new ArrayList<>(1)).add(item);
     if (path.startsWith(SERVICES) && path.indexOf('/', SERVICES.length()) < 0) {
-      String type = path.substring(SERVICES.length());
-      services.computeIfAbsent(type, t -> new ArrayList<>(1)).add(item);
+      addService(path.substring(SERVICES.length()), item);
+    } else if (path.endsWith(".properties")) {
+      bundles.computeIfAbsent(Bundles.baseOf(versioned.path()), b -> new ArrayList<>(1)).add(item);
+    }
+    String library = NativeNames.libraryOf(Paths.fileName(path));
+    if (library != null) {
+      natives.computeIfAbsent(library, l -> new ArrayList<>(1)).add(item);
     }
   }
 
@@ -53,6 +78,11 @@ final class ClassIndex {
       int dot = item.name().lastIndexOf('.');
       packages.add(dot < 0 ? "" : item.name().substring(0, dot));
     }
+  }
+
+  /** A file that lists providers, or a module's descriptor that declares some. */
+  void addService(String type, Item list) {
+    services.computeIfAbsent(type, t -> new ArrayList<>(1)).add(list);
   }
 
   /** The files of a class, all of one component; empty if there is none. */
@@ -66,6 +96,15 @@ final class ClassIndex {
 
   boolean hasPackage(String name) {
     return packages.contains(name);
+  }
+
+  /** Where a class lies that the plan keeps out; null if there is none. */
+  String excludedClass(String name) {
+    return excludedClasses.get(name);
+  }
+
+  boolean isExcluded(Item item) {
+    return excluded.containsKey(item);
   }
 
   Collection<String> classNames() {
@@ -83,6 +122,68 @@ final class ClassIndex {
 
   Collection<String> resourcePaths() {
     return resources.keySet();
+  }
+
+  /** The names of classes that start and end so, as many as are wanted at most. */
+  Collection<String> classesBetween(String prefix, String suffix, int most) {
+    return between(sortedClasses(), prefix, suffix, most);
+  }
+
+  /** The paths of files that start and end so, as many as are wanted at most. */
+  Collection<String> filesBetween(String prefix, String suffix, int most) {
+    return between(sortedFiles(), prefix, suffix, most);
+  }
+
+  private synchronized NavigableSet<String> sortedClasses() {
+    sortedClasses = sortedClasses == null ? new TreeSet<>(classes.keySet()) : sortedClasses;
+    return sortedClasses;
+  }
+
+  private synchronized NavigableSet<String> sortedFiles() {
+    sortedFiles = sortedFiles == null ? new TreeSet<>(resources.keySet()) : sortedFiles;
+    return sortedFiles;
+  }
+
+  private static Collection<String> between(
+      NavigableSet<String> all, String prefix, String suffix, int most) {
+    List<String> found = new ArrayList<>();
+    for (String name : all.tailSet(prefix, true)) {
+      if (!name.startsWith(prefix) || found.size() == most) {
+        break;
+      }
+      if (name.endsWith(suffix) && name.length() >= prefix.length() + suffix.length()) {
+        found.add(name);
+      }
+    }
+    return found;
+  }
+
+  /** The files and classes of a bundle of texts, for all locales. */
+  List<Item> bundle(String name) {
+    List<Item> found = new ArrayList<>(bundles.getOrDefault(name.replace('.', '/'), List.of()));
+    if (hasClass(name)) {
+      found.addAll(classNamed(name));
+    }
+    for (String locale : classesBetween(name + "_", "", Integer.MAX_VALUE)) {
+      if (Bundles.isLocale(locale.substring(name.length()))) {
+        found.addAll(classNamed(locale));
+      }
+    }
+    return found;
+  }
+
+  boolean hasBundleFiles(String base) {
+    return bundles.containsKey(base);
+  }
+
+  /** The files of a native library, for whatever systems there are. */
+  List<Item> nativeLibrary(String name) {
+    return natives.getOrDefault(name, List.of());
+  }
+
+  /** All files that are named like native libraries. */
+  Collection<List<Item>> nativeLibraries() {
+    return natives.values();
   }
 
   /** The lists of providers of a service type. */

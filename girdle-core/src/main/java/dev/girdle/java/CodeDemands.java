@@ -2,6 +2,9 @@ package dev.girdle.java;
 
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.java.value.Joins;
+import dev.girdle.java.value.OperandStack;
+import dev.girdle.java.value.Value;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -21,6 +24,7 @@ final class CodeDemands extends MethodVisitor {
   private final String method;
   private final Handlers handlers = new Handlers();
   private final Lookups lookups;
+  private final OperandStack stack = new OperandStack();
   private final List<Guarded> guarded = new ArrayList<>();
   private int line;
 
@@ -76,10 +80,12 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitLabel(Label label) {
     handlers.label(label);
+    stack.label(label);
   }
 
   @Override
   public void visitTypeInsn(int opcode, String type) {
+    stack.type(opcode, type);
     hard(How.TYPE, type);
   }
 
@@ -88,6 +94,7 @@ final class CodeDemands extends MethodVisitor {
     if (opcode == Opcodes.PUTFIELD || opcode == Opcodes.PUTSTATIC) {
       handlers.putField();
     }
+    stack.field(opcode, descriptor);
     hard(How.FIELD, owner);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
   }
@@ -98,15 +105,18 @@ final class CodeDemands extends MethodVisitor {
     handlers.call();
     hard(How.CALL, owner);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
-    lookups.call(owner, name, descriptor);
+    boolean isStatic = opcode == Opcodes.INVOKESTATIC;
+    Value receiver = isStatic ? Value.UNKNOWN : stack.receiver(descriptor);
+    List<Value> arguments = Joins.call(stack, isStatic, owner, name, descriptor);
+    lookups.call(owner, name, descriptor, receiver, arguments);
   }
 
   @Override
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
-    lookups.forget();
     handlers.call();
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    Joins.dynamic(stack, descriptor, bootstrap.getName(), arguments);
     handle(bootstrap);
     for (Object argument : arguments) {
       constant(argument);
@@ -116,11 +126,7 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitLdcInsn(Object value) {
     constant(value);
-    if (value instanceof String text) {
-      lookups.text(text);
-    } else if (value instanceof Type type) {
-      lookups.type(type);
-    }
+    stack.constant(value);
   }
 
   private void constant(Object value) {
@@ -150,10 +156,37 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitMultiANewArrayInsn(String descriptor, int dimensions) {
     hard(How.TYPE, descriptor);
+    stack.multiArray(dimensions);
+  }
+
+  @Override
+  public void visitIntInsn(int opcode, int operand) {
+    if (opcode == Opcodes.NEWARRAY) {
+      stack.simple(opcode);
+    } else {
+      stack.number();
+    }
+  }
+
+  @Override
+  public void visitTableSwitchInsn(int min, int max, Label other, Label... labels) {
+    choose(other, labels);
+  }
+
+  @Override
+  public void visitLookupSwitchInsn(Label other, int[] keys, Label[] labels) {
+    choose(other, labels);
+  }
+
+  private void choose(Label other, Label... labels) {
+    List<Label> all = new ArrayList<>(List.of(labels));
+    all.add(other);
+    stack.choose(all);
   }
 
   @Override
   public void visitInsn(int opcode) {
+    stack.simple(opcode);
     boolean isReturn = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
     if (isReturn || opcode == Opcodes.ATHROW) {
       handlers.control(opcode == Opcodes.ATHROW);
@@ -162,8 +195,8 @@ final class CodeDemands extends MethodVisitor {
 
   @Override
   public void visitVarInsn(int opcode, int variable) {
+    stack.variable(opcode, variable);
     if (opcode >= Opcodes.ISTORE && opcode <= Opcodes.ASTORE) {
-      lookups.forget();
       handlers.store(variable);
     } else {
       handlers.load(variable);
@@ -172,7 +205,7 @@ final class CodeDemands extends MethodVisitor {
 
   @Override
   public void visitJumpInsn(int opcode, Label label) {
-    lookups.forget();
+    stack.jump(opcode, label);
     handlers.control(false);
   }
 

@@ -26,6 +26,7 @@ final class EntryChoice {
   private final MainClasses mains;
   private final List<EntryPoint> candidates = new ArrayList<>();
   private EntryPoint chosen;
+  private Modules modules;
 
   EntryChoice(Surveyed surveyed, List<String> notices, String folderName) {
     this.surveyed = surveyed;
@@ -86,8 +87,12 @@ final class EntryChoice {
     }
   }
 
-  private EntryPoint named(String name) {
-    String className = name.replace('/', '.');
+  /** The entry point that the user names: a class, or a module and a class of it. */
+  EntryPoint named(String name) {
+    int slash = name.indexOf('/');
+    boolean inModule = slash > 0 && modules().names().contains(name.substring(0, slash));
+    String module = inModule ? name.substring(0, slash) : "";
+    String className = (inModule ? name.substring(slash + 1) : name).replace('/', '.');
     if (!index.hasClass(className)) {
       throw noSuchClass(className);
     }
@@ -102,8 +107,22 @@ final class EntryChoice {
       usable.forEach(u -> lines.add("  can be started: --entry " + u));
       throw new GirdleException(Fault.REQUEST, lines);
     }
-    String component = index.classNamed(className).get(0).component().name();
-    return new EntryPoint(className, component, "--entry");
+    Component component = index.classNamed(className).get(0).component();
+    if (inModule && modules().named(module).orElseThrow() != component) {
+      throw GirdleException.request(
+          "class "
+              + className
+              + " is not in the module "
+              + module
+              + ": it lies in "
+              + component.origin());
+    }
+    return new EntryPoint(className, module, component.name(), "--entry");
+  }
+
+  private Modules modules() {
+    modules = modules == null ? new Modules(surveyed.components()) : modules;
+    return modules;
   }
 
   private GirdleException noSuchClass(String name) {

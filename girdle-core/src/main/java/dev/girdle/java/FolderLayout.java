@@ -1,8 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Component;
-import dev.girdle.app.Identity;
-import dev.girdle.closure.Reasons;
+import dev.girdle.app.Start;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
@@ -15,6 +14,8 @@ import java.util.List;
 
 /** A folder that serves Windows and Unix: starters in {@code bin}, jars in {@code lib}. */
 final class FolderLayout {
+  private static final String START_JAR = "girdle-start.jar";
+
   private final LayoutRequest request;
 
   FolderLayout(LayoutRequest request) {
@@ -22,43 +23,78 @@ final class FolderLayout {
   }
 
   Layout layOut() throws IOException {
-    Identity identity = request.application().identity();
+    List<LayoutFile> jars = jars();
+    List<Starter> starters = starters(jars);
+    Starter main = starters.get(0);
+    if (WindowsStarter.needsClassPathJar(main)) {
+      jars.add(
+          made(
+              "lib/" + WindowsStarter.CLASS_PATH_JAR,
+              Jars.ofManifest(WindowsStarter.classPathManifest(main)),
+              "names all jars, since Windows allows no command line of that length"));
+    }
+    List<LayoutFile> files = new ArrayList<>();
+    for (Starter starter : starters) {
+      String bin = "bin/" + starter.start().label();
+      files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
+      files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
+    }
+    files.addAll(jars);
+    files.add(
+        made("README.txt", ReceiverReadme.text(starters), "tells the receiver how to start it"));
+    return new Layout(
+        files,
+        List.of(),
+        RecordFile.IN_FOLDER,
+        List.of(),
+        List.of(),
+        "%s/bin/" + main.start().label());
+  }
+
+  private List<LayoutFile> jars() throws IOException {
     List<LayoutFile> jars = new ArrayList<>();
-    for (Component component : request.kept()) {
+    for (Component component : request.selection().components()) {
       jars.add(
           new LayoutFile(
               "lib/" + Jars.fileName(component),
-              Jars.content(component),
+              Jars.content(component, request),
               false,
               Packing.AS_IT_IS,
               component.name(),
-              Reasons.of(component, request.closure())));
+              request.reason(component)));
     }
-    Starter starter =
-        new Starter(
-            identity,
-            request.entry().name(),
-            request.need(),
-            jars.stream().map(j -> j.path().substring("lib/".length())).toList(),
-            LaunchOptions.of(request).commandLine());
-    String bin = "bin/" + identity.name();
-    List<LayoutFile> files = new ArrayList<>();
-    if (WindowsStarter.needsClassPathJar(starter)) {
+    if (request.starts().stream().anyMatch(this::isThroughWindow)) {
       jars.add(
-          new LayoutFile(
-              "lib/" + WindowsStarter.CLASS_PATH_JAR,
-              Jars.ofManifest(WindowsStarter.classPathManifest(starter)),
-              false,
-              Packing.AS_IT_IS,
-              "",
-              "names all jars, since Windows allows no command line of that length"));
+          made(
+              "lib/" + START_JAR,
+              Jars.of(StartClasses.ofFolder()),
+              "starts applications that the Java launcher refuses to start from a class path"));
     }
-    files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
-    files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
-    files.addAll(jars);
-    files.add(
-        made("README.txt", ReceiverReadme.text(starter), "tells the receiver how to start it"));
-    return new Layout(files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), "%s/" + bin);
+    return jars;
+  }
+
+  private boolean isThroughWindow(Start start) {
+    return start.entry().module().isEmpty() && EntryTable.isOfToolkit(request, start);
+  }
+
+  private List<Starter> starters(List<LayoutFile> jars) {
+    List<String> names = jars.stream().map(j -> j.path().substring("lib/".length())).toList();
+    return request.starts().stream()
+        .map(
+            s ->
+                new Starter(
+                    request.application().identity(),
+                    s,
+                    isThroughWindow(s),
+                    request.opensWindow(),
+                    request.need(),
+                    names,
+                    LaunchOptions.of(request).commandLine()))
+        .toList();
+  }
+
+  private static LayoutFile made(String path, dev.girdle.io.Content content, String reason) {
+    return new LayoutFile(path, content, false, Packing.AS_IT_IS, "", reason);
   }
 
   private static LayoutFile made(String path, String text, String reason) {

@@ -3,9 +3,12 @@ package dev.girdle.java;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.ItemDemands;
+import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +22,8 @@ final class Gathering {
   private final String self;
   private final ClassIndex index;
   private final Map<String, Demand> code = new LinkedHashMap<>();
-  private final Map<String, Demand> files = new LinkedHashMap<>();
+  private final Map<Thing, Map<String, Demand>> others = new EnumMap<>(Thing.class);
+  private final Map<Thing, OpenDemand> open = new EnumMap<>(Thing.class);
   private String member = "";
   private int line;
 
@@ -75,9 +79,20 @@ final class Gathering {
   }
 
   void file(How how, String name, Strength strength, String excuse) {
-    if (isStronger(files.get(name), strength)) {
-      files.put(name, demand(how, Thing.RESOURCE, name, strength, excuse));
+    other(how, Thing.RESOURCE, name, strength, excuse);
+  }
+
+  /** Something that is no class. */
+  void other(How how, Thing thing, String name, Strength strength, String excuse) {
+    Map<String, Demand> there = others.computeIfAbsent(thing, t -> new LinkedHashMap<>());
+    if (isStronger(there.get(name), strength)) {
+      there.put(name, demand(how, thing, name, strength, excuse));
     }
+  }
+
+  /** Something whose name only the run will tell; the first place of each kind counts. */
+  void open(How how, Thing thing) {
+    open.putIfAbsent(thing, new OpenDemand(how, thing, item, member, line));
   }
 
   private static boolean isStronger(Demand there, Strength strength) {
@@ -88,8 +103,8 @@ final class Gathering {
     return new Demand(how, thing, name, item, member, line, strength, excuse);
   }
 
-  List<Demand> demands() {
-    List<Demand> demands = new ArrayList<>(code.size() + files.size());
+  ItemDemands demands() {
+    List<Demand> demands = new ArrayList<>(code.size() + 4);
     for (Demand demand : code.values()) {
       demands.add(demand);
       if (index.serviceTypes().contains(demand.name())) {
@@ -105,7 +120,7 @@ final class Gathering {
                 ""));
       }
     }
-    demands.addAll(files.values());
-    return demands;
+    others.values().forEach(there -> demands.addAll(there.values()));
+    return new ItemDemands(demands, List.copyOf(open.values()));
   }
 }

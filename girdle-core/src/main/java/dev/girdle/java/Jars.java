@@ -2,16 +2,22 @@ package dev.girdle.java;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Start;
+import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.PackedContent;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.ZipWriter;
+import dev.girdle.layout.LayoutFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 
 /** Components as jars: a jar is taken as it is, a folder of classes is packed into one. */
@@ -23,33 +29,68 @@ final class Jars {
     return name.endsWith(".jar") ? name : name + ".jar";
   }
 
-  static Content content(Component component) throws IOException {
-    return component.whole().isPresent() ? component.whole().get() : pack(component);
+  /** All of a component as it is, or what is kept of it. */
+  static Content content(Component component, LayoutRequest request) throws IOException {
+    boolean whole = request.selection().isWhole(component);
+    boolean descriptorFits = whole || !request.starts().stream().anyMatch(Jars::isOfModule);
+    return whole && component.whole().isPresent()
+        ? component.whole().get()
+        : pack(component, request.selection().items(component).keySet(), descriptorFits);
+  }
+
+  private static boolean isOfModule(Start start) {
+    return !start.entry().module().isEmpty();
   }
 
   /** Into a temporary file, since the archive's size has to be known before it is written out. */
-  private static Content pack(Component component) throws IOException {
+  private static Content pack(Component component, Set<Item> kept, boolean descriptorFits)
+      throws IOException {
     Path file = temporary();
     try (ZipWriter zip = new ZipWriter(file, date())) {
       TreeSet<String> folders = new TreeSet<>();
-      for (Item item : component.items()) {
-        addFolders(Paths.folder(item.path()), folders);
+      boolean namesFolders = component.whole().isEmpty() || !component.folders().isEmpty();
+      for (Item item : kept) {
+        if (namesFolders) {
+          addFolders(Paths.folder(item.path()), folders);
+        }
       }
       for (String folder : folders) {
         zip.folder(folder);
       }
-      for (Item item : manifestFirst(component)) {
-        zip.compress(item.path(), item.content(), false);
+      for (Item item : manifestFirst(kept)) {
+        boolean isDescriptor = Versioned.of(item.path()).path().equals(Modules.DESCRIPTOR);
+        if (isDescriptor && !descriptorFits) {
+          Content fitting = ModuleTrim.trim(item.content(), packages(kept));
+          zip.compress(item.path(), fitting, false);
+        } else if (item.content() instanceof PackedContent packed) {
+          zip.copy(item.path(), packed, false);
+        } else {
+          zip.compress(item.path(), item.content(), false);
+        }
       }
     }
     return FolderTree.content(file);
   }
 
+  private static Set<String> packages(Set<Item> kept) {
+    Set<String> packages = new HashSet<>();
+    kept.forEach(
+        i -> packages.add(Paths.folder(Versioned.of(i.path()).path()).replaceFirst("/$", "")));
+    return packages;
+  }
+
   /** A jar that holds nothing but a manifest. */
   static Content ofManifest(byte[] manifest) throws IOException {
+    return of(List.of(LayoutFile.made(JarManifest.PATH, manifest, "")));
+  }
+
+  /** A jar of files that Girdle made. */
+  static Content of(List<LayoutFile> files) throws IOException {
     Path file = temporary();
     try (ZipWriter zip = new ZipWriter(file, date())) {
-      zip.compress(JarManifest.PATH, Content.of(manifest), false);
+      for (LayoutFile f : files) {
+        zip.compress(f.path(), f.content(), false);
+      }
     }
     return FolderTree.content(file);
   }
@@ -73,8 +114,8 @@ final class Jars {
     }
   }
 
-  private static List<Item> manifestFirst(Component component) {
-    return component.items().stream()
+  private static List<Item> manifestFirst(Set<Item> items) {
+    return items.stream()
         .sorted(
             Comparator.comparing((Item i) -> !i.path().equals(JarManifest.PATH))
                 .thenComparing(Item::path))

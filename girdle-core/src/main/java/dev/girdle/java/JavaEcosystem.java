@@ -1,14 +1,17 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Application;
+import dev.girdle.app.Item;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.Source;
 import java.io.IOException;
+import java.util.Map;
 
 /** Java applications: class files and jars. */
 public final class JavaEcosystem implements Ecosystem {
@@ -21,18 +24,23 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Application survey(SurveyRequest request) {
+  public Application survey(Source source, Progress progress) {
     try {
-      return JavaSurvey.survey(request);
+      return JavaSurvey.survey(source, progress);
     } catch (IOException e) {
       throw new GirdleException(
-          Fault.MACHINE, e, "cannot read " + request.app() + ": " + e.getMessage());
+          Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage());
     }
   }
 
   @Override
-  public Examination examine(Application application) {
-    return new JavaExamination(application);
+  public Examination examine(Application application, Map<Item, String> excluded) {
+    try {
+      return new JavaExamination(application, excluded);
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());
+    }
   }
 
   @Override

@@ -2,18 +2,25 @@ package dev.girdle.java;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
+import dev.girdle.app.Conflict;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
+import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Reached;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
-import dev.girdle.io.Paths;
+import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,17 +33,43 @@ final class JavaExamination implements Examination {
   private final Application application;
   private final Jdk jdk = new Jdk();
   private final ClassIndex index;
+  private final JavaFacts facts;
   private final JavaLinkage linkage;
   private List<String> warnings;
 
-  JavaExamination(Application application) {
+  JavaExamination(Application application, Map<Item, String> excluded) throws IOException {
     this.application = application;
-    this.index = new ClassIndex(application.components());
+    List<Component> components = application.components();
+    this.index = new ClassIndex(components, excluded);
     Map<Component, Set<String>> optional = new HashMap<>();
-    for (Component component : application.components()) {
+    for (Component component : components) {
       optional.put(component, JarManifest.of(component).optionalPackages());
     }
-    this.linkage = new JavaLinkage(jdk, index, application.components(), optional);
+    Modules modules = new Modules(components);
+    if (isModular()) {
+      modules.descriptions().forEach(this::addDeclaredServices);
+    }
+    this.facts =
+        new JavaFacts(
+            jdk,
+            components,
+            index,
+            modules,
+            new Hints(components, index),
+            new Discovery(components, index),
+            optional);
+    this.linkage = new JavaLinkage(facts);
+  }
+
+  /** Whether the program is started as modules, so that their descriptors count. */
+  private boolean isModular() {
+    return application.starts().stream().anyMatch(s -> !s.entry().module().isEmpty());
+  }
+
+  private void addDeclaredServices(Component component, Modules.Description description) {
+    Modules.itemOf(component).stream()
+        .filter(i -> !index.isExcluded(i))
+        .forEach(i -> description.provides().keySet().forEach(s -> index.addService(s, i)));
   }
 
   @Override
@@ -45,14 +78,33 @@ final class JavaExamination implements Examination {
   }
 
   @Override
-  public List<Demand> seeds(EntryPoint entry) {
+  public List<Demand> seeds(List<Start> starts) {
     List<Demand> seeds = new ArrayList<>();
-    seeds.add(Demand.ofPlan(entry.name()));
-    application.components().stream()
-        .filter(c -> c.name().equals(entry.component()))
-        .flatMap(c -> JarManifest.of(c).value("Launcher-Agent-Class").stream())
-        .forEach(agent -> seeds.add(Demand.ofPlan(agent)));
+    for (Start start : starts) {
+      EntryPoint entry = start.entry();
+      seeds.add(Demand.ofPlan(entry.name()));
+      if (!entry.module().isEmpty()) {
+        seeds.add(
+            new Demand(How.PLAN, Thing.MODULE, entry.module(), null, "", 0, Strength.HARD, ""));
+      }
+      application.components().stream()
+          .filter(c -> c.name().equals(entry.component()))
+          .flatMap(c -> JarManifest.of(c).value("Launcher-Agent-Class").stream())
+          .forEach(agent -> seeds.add(Demand.ofPlan(agent)));
+    }
     return seeds;
+  }
+
+  @Override
+  public Demand always(Item item, Strength strength) {
+    boolean isClass =
+        item.path().endsWith(".class") && index.classNamed(item.name()).contains(item);
+    return isClass
+        ? Demand.always(Thing.CODE, item.name(), strength)
+        : Demand.always(
+            Thing.RESOURCE,
+            item.component().name() + JavaLinkage.IN_COMPONENT + item.path(),
+            strength);
   }
 
   /** That of the newest class file reached; files for newer releases only count without a base. */
@@ -81,22 +133,34 @@ final class JavaExamination implements Examination {
 
   @Override
   public Optional<String> uselessAtRunTime(Item item) {
+    return facts.uselessAtRunTime(item);
+  }
+
+  @Override
+  public Optional<String> staysWith(Item item, Prune prune) {
     String path = item.path();
-    String upper = Paths.fileName(path).toUpperCase(java.util.Locale.ROOT);
-    boolean inMeta = Paths.folder(path).equals("META-INF/");
-    if (Kinds.isSource(path)) {
-      return Optional.of("source, not run");
+    if (path.equals(JarManifest.PATH)) {
+      return Optional.of("manifest of its component");
     }
-    if (path.startsWith("META-INF/maven/")) {
-      return Optional.of("build description");
+    if (LegalTexts.isOne(path)) {
+      return Optional.of("licence or notice, which has to travel along");
     }
-    if (inMeta && (upper.endsWith(".SF") || upper.matches(".*\\.(RSA|DSA|EC)|SIG-.*"))) {
-      return Optional.of("signature of the single jar");
+    if (JavaFacts.isSignature(path)) {
+      return Optional.of("signature of its component");
     }
-    if (path.equals("META-INF/INDEX.LIST")) {
-      return Optional.of("index of the single jar");
-    }
-    return Optional.empty();
+    return path.endsWith(".class") && prune != Prune.CLASSES
+        ? Optional.of("not reached; classes are left out by --prune classes only")
+        : Optional.empty();
+  }
+
+  @Override
+  public List<Conflict> conflicts() {
+    return new Conflicts(facts, isModular()).all();
+  }
+
+  @Override
+  public Map<String, String> whereabouts(Collection<String> names, Progress progress) {
+    return new Whereabouts(application).of(names, progress);
   }
 
   @Override
@@ -179,7 +243,7 @@ final class JavaExamination implements Examination {
     return Stream.concat(classes, files).toList();
   }
 
-  ClassIndex index() {
-    return index;
+  JavaFacts facts() {
+    return facts;
   }
 }

@@ -6,7 +6,9 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
+import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
@@ -26,21 +28,17 @@ final class JavaLinkage implements Linkage {
 
   private static final String DECLARED = "its makers declare it optional";
 
+  private final JavaFacts facts;
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<String, Component> components = new ConcurrentHashMap<>();
-  private final Map<Component, Set<String>> optionalPackages;
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
 
-  JavaLinkage(
-      Jdk jdk,
-      ClassIndex index,
-      List<Component> components,
-      Map<Component, Set<String>> optionalPackages) {
-    this.jdk = jdk;
-    this.index = index;
-    this.optionalPackages = optionalPackages;
-    components.forEach(c -> this.components.put(c.name(), c));
+  JavaLinkage(JavaFacts facts) {
+    this.facts = facts;
+    this.jdk = facts.jdk();
+    this.index = facts.index();
+    facts.components().forEach(c -> this.components.put(c.name(), c));
   }
 
   /** The class file versions of the classes that were read, by item. */
@@ -49,38 +47,44 @@ final class JavaLinkage implements Linkage {
   }
 
   @Override
-  public List<Demand> demandsOf(Item item) throws UnreadableItemException, IOException {
+  public ItemDemands demandsOf(Item item) throws UnreadableItemException, IOException {
     if (item.component().role() == Role.RUNTIME) {
-      return servicesOfModule(item);
+      return ItemDemands.of(servicesOfModule(item));
     }
     if (item.path().endsWith(".class")) {
       return ofClass(item);
     }
     if (item.path().startsWith("META-INF/services/")) {
-      return ofProviderList(item);
+      return ItemDemands.of(ofProviderList(item));
     }
-    return TextDemands.inFile(item, index);
+    if (facts.hints().isHintFile(item)) {
+      return ItemDemands.of(facts.hints().ofFile(item));
+    }
+    return ItemDemands.of(FileDemands.of(item, index));
   }
 
-  private List<Demand> ofClass(Item item) throws UnreadableItemException, IOException {
+  private ItemDemands ofClass(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result =
         ClassDemands.read(ClassHeader.bytesOf(item.content()), item, index);
     versions.put(item, result.version());
-    Set<String> optional = optionalPackages.getOrDefault(item.component(), Set.of());
+    Set<String> optional = facts.optionalPackages().getOrDefault(item.component(), Set.of());
     boolean newer =
         Versioned.of(item.path()).release() > Jdk.FEATURE
             || ClassHeader.release(result.version()) > Jdk.FEATURE;
-    if (optional.isEmpty() && !newer) {
-      return result.demands();
-    }
     List<Demand> demands = new ArrayList<>();
-    for (Demand demand : result.demands()) {
+    for (Demand demand : result.demands().named()) {
       if (newer && demand.thing() == Thing.CODE && mayBeOfNewerJava(demand.name())) {
         continue;
       }
       demands.add(optional.contains(packageOf(demand.name())) ? declaredOptional(demand) : demand);
     }
-    return demands;
+    demands.addAll(facts.hints().of(item));
+    String described = packageOf(item.name()) + ".package-info";
+    if (index.hasClass(described) && !item.name().equals(described)) {
+      demands.add(new Demand(How.RELATION, Thing.CODE, described, item, "", 0, Strength.HINT, ""));
+    }
+    demands.addAll(facts.discovery().of(item));
+    return new ItemDemands(demands, result.demands().open());
   }
 
   /** Code that is written for a newer Java may use what this one does not have. */
@@ -96,7 +100,7 @@ final class JavaLinkage implements Linkage {
             d.how(), d.thing(), d.name(), d.from(), d.member(), d.line(), Strength.SOFT, DECLARED);
   }
 
-  private static String packageOf(String className) {
+  static String packageOf(String className) {
     int dot = className.lastIndexOf('.');
     return dot < 0 ? "" : className.substring(0, dot);
   }
@@ -137,7 +141,10 @@ final class JavaLinkage implements Linkage {
     return switch (thing) {
       case CODE -> code(name);
       case RESOURCE -> resource(name);
+      case BUNDLE -> bundle(name);
       case SERVICE -> items(index.service(name));
+      case MODULE -> module(name);
+      case NATIVE -> items(index.nativeLibrary(name));
     };
   }
 
@@ -155,6 +162,10 @@ final class JavaLinkage implements Linkage {
   }
 
   private String advice(String name) {
+    String excluded = index.excludedClass(name);
+    if (excluded != null) {
+      return "it is in " + excluded;
+    }
     String former = FormerlyOfJava.advice(name);
     if (!former.isEmpty()) {
       return former;
@@ -166,12 +177,34 @@ final class JavaLinkage implements Linkage {
     int cut = name.indexOf(IN_COMPONENT);
     if (cut > 0 && components.containsKey(name.substring(0, cut))) {
       return items(
-          components.get(name.substring(0, cut)).item(name.substring(cut + 2)).stream().toList());
+          components.get(name.substring(0, cut)).item(name.substring(cut + 2)).stream()
+              .filter(i -> !index.isExcluded(i))
+              .toList());
     }
     return items(index.resource(name));
   }
 
+  /** Bundles of the runtime itself are part of its modules. */
+  private Answer bundle(String name) {
+    List<Item> found = index.bundle(name);
+    Optional<Item> module = found.isEmpty() ? jdk.moduleWith(name) : Optional.empty();
+    return module.isPresent() ? items(List.of(module.get())) : items(found);
+  }
+
+  private Answer module(String name) {
+    Optional<Item> ofRuntime = jdk.component().item(name);
+    if (ofRuntime.isPresent()) {
+      return items(List.of(ofRuntime.get()));
+    }
+    return items(facts.modules().named(name).map(Modules::itemOf).orElse(List.of()));
+  }
+
   private static Answer items(List<Item> items) {
     return items.isEmpty() ? new Answer.Nothing("") : new Answer.Items(items);
+  }
+
+  @Override
+  public List<Demand> meanings(OpenDemand open) {
+    return new Meanings(facts, open).all();
   }
 }

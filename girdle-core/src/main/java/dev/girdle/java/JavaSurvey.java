@@ -1,13 +1,17 @@
 package dev.girdle.java;
 
+import dev.girdle.app.Absent;
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Role;
-import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.app.Start;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
+import dev.girdle.plan.Entry;
+import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -18,21 +22,23 @@ import java.util.Optional;
 
 /** Looks at what the user has built. */
 final class JavaSurvey {
-  private final SurveyRequest request;
+  private final Source source;
+  private final Progress progress;
   private final Scan scan;
   private final String folderName;
 
-  private JavaSurvey(SurveyRequest request, Scan scan) {
-    this.request = request;
+  private JavaSurvey(Source source, Progress progress, Scan scan) {
+    this.source = source;
+    this.progress = progress;
     this.scan = scan;
-    Path file = request.app().toAbsolutePath().normalize().getFileName();
+    Path file = source.app().toAbsolutePath().normalize().getFileName();
     this.folderName = file == null ? "application" : file.toString();
   }
 
-  static Application survey(SurveyRequest request) throws IOException {
+  static Application survey(Source source, Progress progress) throws IOException {
     Scan scan = new Scan();
     try {
-      return new JavaSurvey(request, scan).survey();
+      return new JavaSurvey(source, progress, scan).survey();
     } catch (IOException | RuntimeException e) {
       scan.close();
       throw e;
@@ -40,25 +46,28 @@ final class JavaSurvey {
   }
 
   private Application survey() throws IOException {
-    requireThere(request.app());
-    request.with().forEach(JavaSurvey::requireThere);
+    requireThere(source.app());
+    source.with().forEach(JavaSurvey::requireThere);
     List<RawComponent> own = new ArrayList<>();
-    if (Files.isDirectory(request.app())) {
-      scan.folder(request.app(), "");
+    if (Files.isDirectory(source.app())) {
+      scan.folder(source.app(), "");
       new Overlaps(scan).resolve();
       own.addAll(ownOfFolder());
     } else {
-      scan.applicationJar(request.app(), folderName);
+      scan.applicationJar(source.app(), folderName);
       own.addAll(ownOfJar());
     }
     int found = scan.components.size();
-    for (Path with : request.with()) {
+    scan.from("named by --with");
+    for (Path with : source.with()) {
       further(with);
     }
     scan.followClassPaths();
+    DeclaredLibraries declared = new DeclaredLibraries(source, scan, progress);
+    declared.take();
     scan.throwProblems();
     requireClasses(found);
-    return assemble(own);
+    return assemble(own, declared.absent());
   }
 
   private static void requireThere(Path path) {
@@ -87,8 +96,7 @@ final class JavaSurvey {
     List<String> lines = new ArrayList<>();
     boolean empty = found == 0 && scan.setAside.isEmpty();
     lines.add(
-        request.app()
-            + (empty ? " is empty" : " holds no class files and no jar with class files"));
+        source.app() + (empty ? " is empty" : " holds no class files and no jar with class files"));
     scan.setAside.stream()
         .limit(5)
         .forEach(s -> lines.add("  " + s.path() + "  (" + s.takenFor() + ")"));
@@ -116,14 +124,16 @@ final class JavaSurvey {
     return !component.origin().contains("!/");
   }
 
-  private Application assemble(List<RawComponent> own) {
+  private Application assemble(List<RawComponent> own, List<Absent> absent) {
     // a first index only to find the entry point, which decides about roles and order
     Surveyed first = new Surveyed(folderName);
     for (RawComponent raw : inOrder(own, Optional.empty())) {
       first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
     }
     EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
-    choice.choose(request.entry());
+    Optional<String> wanted =
+        source.entries().stream().map(Entry::start).filter(e -> !e.isEmpty()).findFirst();
+    choice.choose(wanted);
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
@@ -141,12 +151,22 @@ final class JavaSurvey {
     }
     Identity identity = identity(identified);
     return new Application(
-        request.app().toString(),
+        source.app().toString(),
         identity,
         surveyed.components(),
-        choice.chosen().map(e -> renamed(e, first, surveyed)),
+        new Starts(source.entries(), identity, choice)
+            .all().stream()
+                .map(
+                    s ->
+                        new Start(
+                            s.label(),
+                            renamed(s.entry(), first, surveyed),
+                            s.arguments(),
+                            s.options()))
+                .toList(),
         choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
         scan.setAside,
+        absent,
         scan.notices,
         scan.archives);
   }
@@ -167,16 +187,16 @@ final class JavaSurvey {
     RawComponent raw = rawNamed(from, entry.component()).orElseThrow();
     Component now =
         to.components().stream().filter(c -> to.raw(c) == raw).findFirst().orElseThrow();
-    return new EntryPoint(entry.name(), now.name(), entry.foundBy());
+    return new EntryPoint(entry.name(), entry.module(), now.name(), entry.foundBy());
   }
 
   private Identity identity(RawComponent main) {
     Identity found = Naming.identity(main, Paths.fileName(folderName));
-    request.name().ifPresent(n -> requireFit("--name", n));
-    request.release().ifPresent(r -> requireFit("--release", r));
+    source.name().ifPresent(n -> requireFit("--name", n));
+    source.release().ifPresent(r -> requireFit("--release", r));
     return new Identity(
-        request.name().orElse(found.name()),
-        request.release().isPresent() ? request.release() : found.release());
+        source.name().orElse(found.name()),
+        source.release().isPresent() ? source.release() : found.release());
   }
 
   private static void requireFit(String option, String value) {
@@ -208,7 +228,7 @@ final class JavaSurvey {
 
   /** What followed the application in the scan keeps the order it was found in. */
   private List<RawComponent> keepGivenOrder(List<RawComponent> ordered) {
-    if (request.with().isEmpty()) {
+    if (source.with().isEmpty()) {
       return ordered;
     }
     List<RawComponent> given =
@@ -221,7 +241,7 @@ final class JavaSurvey {
 
   private boolean isGiven(RawComponent component) {
     return component.location() != null
-        && request.with().stream()
+        && source.with().stream()
             .anyMatch(w -> component.location().toAbsolutePath().startsWith(w.toAbsolutePath()));
   }
 

@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
+import dev.girdle.io.Content;
 import dev.girdle.io.PackedContent;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
@@ -48,6 +49,15 @@ final class Joining {
       return Optional.of(bytes(names));
     }
     return table(lines).map(Joining::bytes);
+  }
+
+  /** The lines of lists, each once. */
+  static Content lines(List<Content> lists) throws IOException {
+    Set<String> lines = new LinkedHashSet<>();
+    for (Content list : lists) {
+      lines.addAll(meaningfulLines(new String(list.bytes(LARGEST), StandardCharsets.UTF_8)));
+    }
+    return Content.of(bytes(lines));
   }
 
   private static boolean all(List<List<String>> files, Pattern pattern) {

@@ -6,8 +6,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.jar.Attributes;
 import java.util.jar.Manifest;
 
@@ -25,17 +27,27 @@ final class LaunchOptions {
   }
 
   private final JarManifest manifest;
+  private final List<String> wanted;
 
-  private LaunchOptions(JarManifest manifest) {
+  private LaunchOptions(JarManifest manifest, List<String> wanted) {
     this.manifest = manifest;
+    this.wanted = wanted;
+  }
+
+  /** Whether the manifest of an archive can give an option, so that nobody has to. */
+  static boolean isForManifest(String option) {
+    return OPTIONS.values().stream().anyMatch(o -> option.startsWith(o + "="));
   }
 
   static LaunchOptions of(LayoutRequest request) {
-    return request.kept().stream()
-        .filter(c -> c.name().equals(request.entry().component()))
-        .findFirst()
-        .map((Component c) -> new LaunchOptions(JarManifest.of(c)))
-        .orElseGet(() -> new LaunchOptions(JarManifest.NONE));
+    JarManifest manifest =
+        request.selection().components().stream()
+            .filter(c -> c.name().equals(request.main().entry().component()))
+            .findFirst()
+            .map((Component c) -> JarManifest.of(c))
+            .orElse(JarManifest.NONE);
+    return new LaunchOptions(
+        manifest, request.starts().stream().flatMap(s -> s.options().stream()).toList());
   }
 
   /** As options of the command line of Java 9 and newer; none has spaces in it. */
@@ -57,7 +69,18 @@ final class LaunchOptions {
 
   /** As attributes of another jar's manifest. */
   void copyTo(Attributes attributes) {
-    OPTIONS.keySet().forEach(a -> manifest.value(a).ifPresent(v -> attributes.putValue(a, v)));
+    OPTIONS.forEach(
+        (attribute, option) -> {
+          Set<String> values = new LinkedHashSet<>();
+          manifest.value(attribute).ifPresent(v -> values.addAll(List.of(v.split("\\s+"))));
+          wanted.stream()
+              .filter(w -> w.startsWith(option + "="))
+              .map(w -> w.substring(option.length() + 1).replaceFirst("=.*", ""))
+              .forEach(values::add);
+          if (!values.isEmpty()) {
+            attributes.putValue(attribute, String.join(" ", values));
+          }
+        });
   }
 
   JarManifest manifest() {

@@ -2,98 +2,161 @@ package dev.girdle.java;
 
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
+import dev.girdle.java.value.Value;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.regex.Pattern;
-import org.objectweb.asm.Type;
 
 /**
- * Recognises lookups by a constant name: {@code Class.forName("…")}, {@code loadClass("…")}, {@code
- * getResource("…")}, {@code ResourceBundle.getBundle("…")}. The constant has to be put on the stack
- * for this very call; a name that went through a variable is not followed.
+ * Recognises the calls by which code asks for things by name: classes, files, bundles of texts,
+ * native libraries, proxies, constants of enumerations.
+ *
+ * <p>A name that is known is demanded; of one that is joined from parts, everything that it can be;
+ * of one that only the run will tell, it is said that it is open.
  */
 final class Lookups {
   private static final String MAYBE = "it may cope with the absence of the file";
+  private static final String ON_THE_RECEIVERS = "it may be on the receiver's machine";
 
-  /** Calls that only fetch the class loader, between the constant and the lookup. */
-  private static final Set<String> ON_THE_WAY =
-      Set.of("getClassLoader", "getContextClassLoader", "currentThread", "getClass");
-
-  private static final Pattern GIVES_RESOURCE =
-      Pattern.compile(".*\\)Ljava/(net/URL|io/InputStream|util/Enumeration);");
+  private static final Set<String> RESOURCE_CALLS =
+      Set.of(
+          "getResource",
+          "getResourceAsStream",
+          "getResources",
+          "resources",
+          "getSystemResource",
+          "getSystemResourceAsStream",
+          "getSystemResources");
 
   private final Gathering gathering;
   private final Consumer<String> reflection;
-  private String text;
-  private String type;
 
   Lookups(Gathering gathering, Consumer<String> reflection) {
     this.gathering = gathering;
     this.reflection = reflection;
   }
 
-  void text(String constant) {
-    text = constant;
-  }
-
-  void type(Type constant) {
-    type = constant.getSort() == Type.OBJECT ? constant.getInternalName() : null;
-  }
-
-  void forget() {
-    text = null;
-    type = null;
-  }
-
-  void call(String owner, String name, String descriptor) {
-    if (ON_THE_WAY.contains(name)) {
+  void call(String owner, String name, String descriptor, Value receiver, List<Value> arguments) {
+    if (arguments.isEmpty()) {
       return;
     }
-    if (text != null && descriptor.startsWith("(Ljava/lang/String;")) {
-      lookup(owner, name, descriptor);
-    }
-    forget();
-  }
-
-  private void lookup(String owner, String name, String descriptor) {
+    Value first = arguments.get(0);
+    boolean byText = descriptor.startsWith("(Ljava/lang/String;");
     switch (name) {
-      case "forName", "loadClass" -> {
-        if (descriptor.endsWith(")Ljava/lang/Class;") && isClassName(text)) {
-          reflection.accept(text.replace('.', '/'));
+      case "forName", "loadClass", "findClass" -> {
+        if (byText && descriptor.endsWith(")Ljava/lang/Class;")) {
+          classNamed(first, isLoader(owner));
         }
       }
-      case "getResource", "getResourceAsStream", "getResources" -> {
-        if (GIVES_RESOURCE.matcher(descriptor).matches()) {
-          resource(owner.equals("java/lang/Class"));
-        }
-      }
-      case "getSystemResource", "getSystemResourceAsStream", "getSystemResources" ->
-          resource(false);
       case "getBundle" -> {
-        if (owner.equals("java/util/ResourceBundle")) {
-          bundle();
+        if (byText && owner.equals("java/util/ResourceBundle")) {
+          bundle(first);
+        }
+      }
+      case "loadLibrary", "load" -> {
+        if (byText && (owner.equals("java/lang/System") || owner.equals("java/lang/Runtime"))) {
+          nativeLibrary(first, name.equals("load"));
+        }
+      }
+      case "newProxyInstance", "getProxyClass" -> {
+        if (owner.equals("java/lang/reflect/Proxy")) {
+          proxy(arguments.get(1));
+        }
+      }
+      case "valueOf", "noneOf", "allOf" -> {
+        boolean ofEnums = owner.equals("java/lang/Enum") || owner.equals("java/util/EnumSet");
+        if (ofEnums && first instanceof Value.Literal literal) {
+          gathering.type(How.ENUM, literal.internalName(), Strength.HARD);
         }
       }
       default -> {
-        return;
+        if (byText && RESOURCE_CALLS.contains(name) && givesResource(descriptor)) {
+          resource(first, receiver, owner);
+        }
       }
+    }
+  }
+
+  private static boolean isLoader(String owner) {
+    return owner.equals("java/lang/Class")
+        || owner.endsWith("ClassLoader")
+        || owner.equals("java/lang/invoke/MethodHandles$Lookup");
+  }
+
+  private static boolean givesResource(String descriptor) {
+    String result = descriptor.substring(descriptor.indexOf(')') + 1);
+    return result.equals("Ljava/net/URL;")
+        || result.equals("Ljava/io/InputStream;")
+        || result.equals("Ljava/util/Enumeration;")
+        || result.equals("Ljava/util/stream/Stream;");
+  }
+
+  private void classNamed(Value name, boolean byLoader) {
+    if (name instanceof Value.Texts texts) {
+      for (String text : texts.all()) {
+        if (isClassName(text)) {
+          reflection.accept(text.replace('.', '/'));
+        }
+      }
+    } else if (name instanceof Value.Joined joined) {
+      if (!JoinedNames.classes(gathering, joined) && byLoader) {
+        gathering.open(How.REFLECTION, Thing.CODE);
+      }
+    } else if (byLoader && !(name instanceof Value.Loaded)) {
+      gathering.open(How.REFLECTION, Thing.CODE);
     }
   }
 
   /** Only names with a package: a bare word is more often a parameter than a class. */
   private static boolean isClassName(String text) {
-    return text.matches("[\\p{Alpha}_$][\\w$]*(\\.[\\p{Alpha}_$][\\w$]*)+");
+    boolean inPackage = false;
+    boolean starts = true;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      if (c == '.' && !starts) {
+        inPackage = true;
+        starts = true;
+      } else if (starts ? Character.isJavaIdentifierStart(c) : Character.isJavaIdentifierPart(c)) {
+        starts = false;
+      } else {
+        return false;
+      }
+    }
+    return inPackage && !starts;
   }
 
-  private void resource(boolean relative) {
-    String path = text;
-    if (relative && path.startsWith("/")) {
-      path = path.substring(1);
-    } else if (relative) {
-      String base = type != null ? type : gathering.item().name().replace('.', '/');
-      path = Paths.folder(base) + path;
+  private void resource(Value name, Value receiver, String owner) {
+    String base = owner.equals("java/lang/Class") ? baseFolder(receiver) : "";
+    if (name instanceof Value.Texts texts) {
+      texts.all().forEach(t -> resource(inBase(t, base, owner)));
+    } else if (name instanceof Value.Joined joined) {
+      String prefix = inBase(joined.prefix(), base, owner);
+      if (!JoinedNames.files(gathering, new Value.Joined(prefix, joined.suffix()))) {
+        gathering.open(How.RESOURCE, Thing.RESOURCE);
+      }
+    } else {
+      gathering.open(How.RESOURCE, Thing.RESOURCE);
     }
+  }
+
+  private String baseFolder(Value receiver) {
+    String type =
+        receiver instanceof Value.Literal literal
+            ? literal.internalName()
+            : gathering.item().name().replace('.', '/');
+    return Paths.folder(type);
+  }
+
+  private static String inBase(String text, String base, String owner) {
+    if (!owner.equals("java/lang/Class")) {
+      return text;
+    }
+    return text.startsWith("/") ? text.substring(1) : base + text;
+  }
+
+  private void resource(String path) {
     if (path.isEmpty()
         || path.startsWith("/")
         || path.endsWith("/")
@@ -107,21 +170,33 @@ final class Lookups {
     }
   }
 
-  /** A bundle is a class or a properties file, with one more for each locale. */
-  private void bundle() {
-    String base = text.replace('.', '/');
-    if (gathering.index().hasClass(text)) {
-      gathering.type(How.RESOURCE, base, Strength.SOFT, MAYBE);
-    }
-    boolean found = false;
-    for (String path : gathering.index().resourcePaths()) {
-      if (path.startsWith(base) && path.substring(base.length()).matches("(_\\w+)*\\.properties")) {
-        gathering.file(How.RESOURCE, path, Strength.SOFT, MAYBE);
-        found = true;
+  private void bundle(Value name) {
+    if (name instanceof Value.Texts texts) {
+      for (String text : texts.all()) {
+        gathering.other(How.BUNDLE, Thing.BUNDLE, text.replace('/', '.'), Strength.SOFT, MAYBE);
       }
+    } else {
+      gathering.open(How.BUNDLE, Thing.RESOURCE);
     }
-    if (!found && !gathering.index().hasClass(text)) {
-      gathering.file(How.RESOURCE, base + ".properties", Strength.SOFT, MAYBE);
+  }
+
+  private void nativeLibrary(Value name, boolean byPath) {
+    if (name instanceof Value.Texts texts && !byPath) {
+      for (String text : texts.all()) {
+        gathering.other(How.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
+      }
+    } else {
+      gathering.open(How.NATIVE, Thing.NATIVE);
+    }
+  }
+
+  private void proxy(Value interfaces) {
+    if (interfaces instanceof Value.Elements elements) {
+      for (Value element : elements.elements()) {
+        if (element instanceof Value.Literal literal) {
+          gathering.type(How.PROXY, literal.internalName(), Strength.HARD);
+        }
+      }
     }
   }
 }

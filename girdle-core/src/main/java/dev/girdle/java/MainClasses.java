@@ -19,6 +19,7 @@ import java.util.Optional;
  * main methods since Java 25, and as a preview feature since Java 21).
  */
 final class MainClasses {
+  private static final String TOOLKIT = "javafx.application.Application";
   private static final int FIRST_WITH_INSTANCE_MAIN = 25;
 
   private final ClassIndex index;
@@ -47,9 +48,25 @@ final class MainClasses {
     }
   }
 
-  /** Whether the class has a main method that it declares or inherits. */
+  /** Whether the class has a main method that it declares or inherits, or the toolkit starts it. */
   boolean isStartable(String name) {
-    return mainOf(name) != ClassHeader.Main.NONE;
+    return mainOf(name) != ClassHeader.Main.NONE || extendsToolkit(name);
+  }
+
+  /**
+   * Whether the class is an application of OpenJFX, which the Java launcher refuses to start from a
+   * class path (JDK, {@code LauncherHelper}), and which needs no main method (OpenJFX API, {@code
+   * Application}).
+   */
+  boolean extendsToolkit(String name) {
+    Optional<ClassHeader> at = header(name);
+    for (int depth = 0; at.isPresent() && depth < 100; depth++) {
+      if (at.get().superName().equals(TOOLKIT)) {
+        return true;
+      }
+      at = header(at.get().superName());
+    }
+    return false;
   }
 
   private ClassHeader.Main mainOf(String name) {

@@ -3,13 +3,17 @@ package dev.girdle.java;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Ballast;
-import dev.girdle.closure.Reasons;
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import dev.girdle.record.RecordFile;
+import dev.girdle.start.Entries;
+import dev.girdle.start.Launch;
+import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -36,15 +40,17 @@ final class MergedLayout {
   }
 
   Layout layOut() throws IOException {
-    for (Component component : request.kept()) {
+    for (Component component : request.selection().components()) {
       multiRelease.put(component, JarManifest.of(component).isTrue("Multi-Release"));
-      for (Item item : component.items()) {
+      for (Item item : request.selection().items(component).keySet()) {
         sort(item);
       }
     }
     dropHiddenVariants();
     LaunchOptions options = LaunchOptions.of(request);
-    MergedManifest manifest = new MergedManifest(request, options);
+    EntryTable entries = new EntryTable(request);
+    String mainClass = entries.isPlain() ? request.main().entry().name() : Launch.class.getName();
+    MergedManifest manifest = new MergedManifest(request, options, mainClass);
     List<LayoutFile> files = new ArrayList<>();
     TreeSet<String> folders = new TreeSet<>();
     for (Map.Entry<String, List<Item>> entry : byPath.entrySet()) {
@@ -52,6 +58,12 @@ final class MergedLayout {
       files.add(file);
       Jars.addFolders(Paths.folder(file.path()), folders);
       manifest.packageOf(file.path(), entry.getValue().get(0).component());
+    }
+    addServices(files);
+    if (!entries.isPlain()) {
+      files.add(
+          LayoutFile.made(Entries.PATH, bytes(entries), "tells the starter what can be started"));
+      files.addAll(StartClasses.ofMerged());
     }
     files.add(
         0,
@@ -64,8 +76,32 @@ final class MergedLayout {
         List.copyOf(folders),
         RecordFile.IN_ARCHIVE,
         leftOut,
-        notices(),
+        notices(entries),
         request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s");
+  }
+
+  private static byte[] bytes(EntryTable entries) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    entries.writeTo(new DataOutputStream(bytes));
+    return bytes.toByteArray();
+  }
+
+  /** What lists of providers say already comes first. */
+  private void addServices(List<LayoutFile> files) throws IOException {
+    for (LayoutFile declared : DeclaredServices.files(request)) {
+      int at = files.stream().map(LayoutFile::path).toList().indexOf(declared.path());
+      if (at < 0) {
+        files.add(declared);
+      } else {
+        Content joined = Joining.lines(List.of(files.get(at).content(), declared.content()));
+        files.set(
+            at,
+            LayoutFile.made(
+                declared.path(),
+                joined.bytes(1 << 20),
+                "joined with what descriptors of modules declare"));
+      }
+    }
   }
 
   private void sort(Item item) {
@@ -154,15 +190,15 @@ final class MergedLayout {
         false,
         Packing.AS_IT_IS,
         first.component().name(),
-        Reasons.of(first, request.closure()));
+        request.reason(first));
   }
 
   private static String componentsOf(List<Item> items) {
     return String.join(", ", items.stream().map(i -> i.component().name()).toList());
   }
 
-  private List<String> notices() {
-    List<String> notices = new ArrayList<>();
+  private List<String> notices(EntryTable entries) {
+    List<String> notices = new ArrayList<>(entries.notices());
     if (!differing.isEmpty()) {
       notices.add(
           differing.size()

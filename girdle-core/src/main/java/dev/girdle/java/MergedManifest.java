@@ -36,22 +36,24 @@ final class MergedManifest {
 
   private final LayoutRequest request;
   private final LaunchOptions options;
+  private final String mainClass;
   private final Map<String, Component> packages = new LinkedHashMap<>();
 
-  MergedManifest(LayoutRequest request, LaunchOptions options) {
+  MergedManifest(LayoutRequest request, LaunchOptions options, String mainClass) {
+    this.mainClass = mainClass;
     this.request = request;
     this.options = options;
   }
 
   void packageOf(String path, Component component) {
-    boolean isMain = component.name().equals(request.entry().component());
+    boolean isMain = component.name().equals(request.main().entry().component());
     if (path.endsWith(".class") && Versioned.of(path).release() == 0 && !isMain) {
       packages.putIfAbsent(Paths.folder(path), component);
     }
   }
 
   byte[] bytes(boolean isMultiRelease) throws IOException {
-    Manifest merged = options.newManifest(request, request.entry().name());
+    Manifest merged = options.newManifest(request, mainClass);
     Attributes main = merged.getMainAttributes();
     if (isMultiRelease) {
       main.putValue("Multi-Release", "true");

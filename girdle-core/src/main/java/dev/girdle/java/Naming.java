@@ -46,6 +46,13 @@ final class Naming {
         .or(() -> pomProperties(component).map(p -> p.getProperty("version")));
   }
 
+  /** The library that a component is, as its makers publish it, as far as it tells. */
+  static Optional<String> library(RawComponent component) {
+    return pomProperties(component)
+        .filter(p -> p.getProperty("groupId") != null && p.getProperty("artifactId") != null)
+        .map(p -> p.getProperty("groupId") + ":" + p.getProperty("artifactId"));
+  }
+
   private static Optional<String> release(
       RawComponent main, String fileName, Optional<Properties> pom) {
     return firstOf(

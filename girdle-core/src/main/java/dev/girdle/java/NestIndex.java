@@ -17,15 +17,15 @@ import java.util.List;
 final class NestIndex {
   private static final long MAX32 = 0xffffffffL;
 
-  private final String mainClass;
+  private final EntryTable entries;
   private final RuntimeNeed need;
   private final List<String> jars = new ArrayList<>();
   private final List<Slot> slots = new ArrayList<>();
 
   private record Slot(String name, int jar, int release, ZipTree.Place place) {}
 
-  NestIndex(String mainClass, RuntimeNeed need) {
-    this.mainClass = mainClass;
+  NestIndex(EntryTable entries, RuntimeNeed need) {
+    this.entries = entries;
     this.need = need;
   }
 
@@ -58,7 +58,7 @@ final class NestIndex {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     DataOutputStream out = new DataOutputStream(bytes);
     out.writeInt(Index.MAGIC);
-    out.writeUTF(mainClass);
+    entries.writeTo(out);
     out.writeInt(need.release());
     out.writeBoolean(need.exactly());
     out.writeInt(jars.size());

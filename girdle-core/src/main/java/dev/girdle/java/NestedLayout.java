@@ -1,7 +1,6 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Component;
-import dev.girdle.closure.Reasons;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
 import dev.girdle.layout.Layout;
@@ -11,7 +10,6 @@ import dev.girdle.record.RecordFile;
 import dev.girdle.start.Index;
 import dev.girdle.start.Start;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,20 +18,7 @@ import java.util.List;
  * started by the classes of {@code girdle-start}.
  */
 final class NestedLayout {
-  /** The classes that go in: all of {@code girdle-start}. */
-  static final List<String> START_CLASSES =
-      List.of(
-          "dev/girdle/start/ArchiveFile.class",
-          "dev/girdle/start/ArchiveFile$1.class",
-          "dev/girdle/start/ArchiveFile$Piece.class",
-          "dev/girdle/start/ArchiveFile$Stored.class",
-          "dev/girdle/start/Index.class",
-          "dev/girdle/start/MainMethod.class",
-          "dev/girdle/start/Nest.class",
-          "dev/girdle/start/NestConnection.class",
-          "dev/girdle/start/Start.class",
-          "dev/girdle/start/StartLoader.class",
-          "dev/girdle/start/girdle/Handler.class");
+  private static final String SERVICES_JAR = "lib/declared-services.jar";
 
   private final LayoutRequest request;
 
@@ -49,20 +34,29 @@ final class NestedLayout {
             JarManifest.PATH,
             LaunchOptions.bytes(options.newManifest(request, Start.class.getName())),
             "tells Java what to start"));
-    NestIndex index = new NestIndex(request.entry().name(), request.need());
+    EntryTable entries = new EntryTable(request);
+    NestIndex index = new NestIndex(entries, request.need());
     List<LayoutFile> jars = new ArrayList<>();
-    for (Component component : request.kept()) {
+    for (Component component : request.selection().components()) {
       String path = "lib/" + Jars.fileName(component);
-      Content content = Jars.content(component);
+      Content content = Jars.content(component, request);
       index.add(path, content, JarManifest.of(component).isTrue("Multi-Release"));
       jars.add(
           new LayoutFile(
-              path,
+              path, content, false, Packing.STORED, component.name(), request.reason(component)));
+    }
+    List<LayoutFile> services = DeclaredServices.files(request);
+    if (!services.isEmpty()) {
+      Content content = Jars.of(services);
+      index.add(SERVICES_JAR, content, false);
+      jars.add(
+          new LayoutFile(
+              SERVICES_JAR,
               content,
               false,
               Packing.STORED,
-              component.name(),
-              Reasons.of(component, request.closure())));
+              "",
+              "lists the providers that descriptors of modules declare"));
     }
     files.add(
         new LayoutFile(
@@ -72,34 +66,28 @@ final class NestedLayout {
             Packing.STORED,
             "",
             "tells the starter where everything lies"));
-    for (String name : START_CLASSES) {
-      files.add(LayoutFile.made(name, startClass(name), "starts the application"));
-    }
+    files.addAll(StartClasses.ofNested());
     files.addAll(jars);
     return new Layout(
         files,
         List.of(),
         RecordFile.IN_ARCHIVE,
         List.of(),
-        notices(options),
+        notices(options, entries),
         (request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s"));
   }
 
-  private static List<String> notices(LaunchOptions options) {
-    return options
+  private static List<String> notices(LaunchOptions options, EntryTable entries) {
+    List<String> notices = new ArrayList<>(entries.notices());
+    options
         .manifest()
         .value("Launcher-Agent-Class")
-        .map(a -> "the manifest asks for the agent " + a + ", which a nested archive cannot start")
-        .stream()
-        .toList();
-  }
-
-  private static byte[] startClass(String name) throws IOException {
-    try (InputStream in = Start.class.getResourceAsStream("/" + name)) {
-      if (in == null) {
-        throw new IOException("Girdle itself is not whole: " + name + " is missing");
-      }
-      return in.readAllBytes();
-    }
+        .ifPresent(
+            a ->
+                notices.add(
+                    "the manifest asks for the agent "
+                        + a
+                        + ", which a nested archive cannot start"));
+    return notices;
   }
 }

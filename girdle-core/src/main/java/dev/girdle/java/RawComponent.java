@@ -15,10 +15,19 @@ import java.util.stream.Collectors;
  * @param location the file or folder on disk; null for a jar inside another
  * @param whole the jar's bytes; null for a folder
  * @param tree its files
+ * @param broughtBy how it came into the application, for the user
  * @param manifest its manifest, or {@link JarManifest#NONE}
  */
 record RawComponent(
-    String origin, Path location, Content whole, FileTree tree, JarManifest manifest) {
+    String origin,
+    Path location,
+    Content whole,
+    FileTree tree,
+    String broughtBy,
+    JarManifest manifest) {
+  /** How what lies in the application itself came into it. */
+  static final String LIES_IN_IT = "lies in the application";
+
   boolean isJar() {
     return whole != null;
   }

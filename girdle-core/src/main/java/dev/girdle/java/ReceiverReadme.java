@@ -1,11 +1,15 @@
 package dev.girdle.java;
 
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** The text for whoever receives the folder. */
 final class ReceiverReadme {
   private ReceiverReadme() {}
 
-  static String text(Starter starter) {
-    String name = starter.identity().name();
+  static String text(List<Starter> starters) {
+    Starter starter = starters.get(0);
+    String name = starter.start().label();
     String title = starter.identity().title();
     return """
         %s
@@ -21,7 +25,7 @@ final class ReceiverReadme {
         How to start it
           Linux, macOS   bin/%s
           Windows        bin\\%s.cmd
-          Arguments are passed on as they are. To start it from anywhere, make a symbolic link
+        %s  Arguments are passed on as they are. To start it from anywhere, make a symbolic link
           to the starter, or put the bin folder on the PATH.
 
         If it does not find the right Java
@@ -42,7 +46,16 @@ final class ReceiverReadme {
             starter.need().text(),
             name,
             name,
+            others(starters),
             starter.javaHomeVariable(),
             starter.javaOptionsVariable());
+  }
+
+  /** The other starters, each on a line of its own. */
+  private static String others(List<Starter> starters) {
+    return starters.stream()
+        .skip(1)
+        .map(s -> "  also           bin/" + s.start().label() + "\n")
+        .collect(Collectors.joining());
   }
 }

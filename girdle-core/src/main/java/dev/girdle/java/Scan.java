@@ -37,6 +37,12 @@ final class Scan implements AutoCloseable {
   private final List<String> problems = new ArrayList<>();
   private final Map<String, String> byDigest = new HashMap<>();
   private final Map<Long, RawComponent> bySize = new HashMap<>();
+  private String broughtBy = RawComponent.LIES_IN_IT;
+
+  /** How whatever is found from now on came into the application, for the user. */
+  void from(String newBroughtBy) {
+    broughtBy = newBroughtBy;
+  }
 
   /** A folder of any layout. */
   void folder(Path folder, String origin) throws IOException {
@@ -68,7 +74,8 @@ final class Scan implements AutoCloseable {
         SubTree part = SubTree.of(tree, root, path -> isContent(path, root, roots));
         String at = root.isEmpty() && origin.isEmpty() ? "./" : origin + root;
         components.add(
-            new RawComponent(at, folder.resolve(root), null, part, RawComponent.manifestOf(part)));
+            new RawComponent(
+                at, folder.resolve(root), null, part, broughtBy, RawComponent.manifestOf(part)));
       }
     }
     for (TreeFile jar : jars) {
@@ -85,7 +92,8 @@ final class Scan implements AutoCloseable {
     }
     FolderTree tree = FolderTree.of(folder, path -> Kinds.closedFolder(path).isEmpty());
     setAside.removeIf(s -> s.path().startsWith(origin));
-    components.add(new RawComponent(origin, folder, null, tree, RawComponent.manifestOf(tree)));
+    components.add(
+        new RawComponent(origin, folder, null, tree, broughtBy, RawComponent.manifestOf(tree)));
   }
 
   private static boolean isContent(String path, String root, ClassRoots roots) {
@@ -143,7 +151,12 @@ final class Scan implements AutoCloseable {
       notices.addAll(tree.notices());
       return take(
           new RawComponent(
-              origin, file, FolderTree.content(file), tree, RawComponent.manifestOf(tree)));
+              origin,
+              file,
+              FolderTree.content(file),
+              tree,
+              broughtBy,
+              RawComponent.manifestOf(tree)));
     } catch (GirdleException e) {
       problems.addAll(e.lines());
       return Optional.empty();
@@ -189,7 +202,7 @@ final class Scan implements AutoCloseable {
       for (String root : roots.all()) {
         SubTree part = SubTree.of(outer.tree(), root, path -> isContent(path, root, roots));
         String at = root.isEmpty() ? origin : origin + "!/" + root;
-        components.add(new RawComponent(at, null, null, part, outer.manifest()));
+        components.add(new RawComponent(at, null, null, part, broughtBy, outer.manifest()));
       }
       for (TreeFile jar : nested) {
         nestedJar(jar.content(), origin + "!/" + jar.path());
@@ -206,7 +219,7 @@ final class Scan implements AutoCloseable {
     try {
       ZipTree tree = ZipTree.open(content, origin);
       archives.add(tree);
-      take(new RawComponent(origin, null, content, tree, RawComponent.manifestOf(tree)));
+      take(new RawComponent(origin, null, content, tree, broughtBy, RawComponent.manifestOf(tree)));
     } catch (GirdleException e) {
       problems.addAll(e.lines());
     }
@@ -226,27 +239,25 @@ final class Scan implements AutoCloseable {
     }
   }
 
-  private void follow(RawComponent from, String address, Set<Path> seen) throws IOException {
+  private void follow(RawComponent by, String address, Set<Path> seen) throws IOException {
     Path target;
     try {
-      target = Path.of(from.location().toAbsolutePath().toUri().resolve(address)).normalize();
+      target = Path.of(by.location().toAbsolutePath().toUri().resolve(address)).normalize();
     } catch (IllegalArgumentException | java.nio.file.FileSystemNotFoundException e) {
-      notices.add(from.origin() + ": its manifest names " + address + ", which is no file");
+      notices.add(by.origin() + ": its manifest names " + address + ", which is no file");
       return;
     }
     if (!Files.exists(target)) {
       notices.add(
-          from.origin()
-              + ": its manifest names "
-              + Paths.fileName(address)
-              + ", which is not there");
+          by.origin() + ": its manifest names " + Paths.fileName(address) + ", which is not there");
       return;
     }
     if (seen.add(real(target))) {
       if (address.startsWith("file:") || address.startsWith("/")) {
-        notices.add(from.origin() + ": its manifest names " + address + ", a path of this machine");
+        notices.add(by.origin() + ": its manifest names " + address + ", a path of this machine");
       }
-      String origin = Paths.folder(from.origin()) + address;
+      String origin = Paths.folder(by.origin()) + address;
+      from("named by the manifest of " + by.origin());
       if (Files.isDirectory(target)) {
         classPathFolder(target, origin.endsWith("/") ? origin : origin + "/");
       } else {

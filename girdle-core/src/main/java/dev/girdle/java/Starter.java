@@ -1,21 +1,27 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Identity;
+import dev.girdle.app.Start;
 import dev.girdle.ecosystem.RuntimeNeed;
 import java.util.List;
 
 /**
  * What a starter has to know.
  *
- * @param identity name and release
- * @param mainClass the class to start
+ * @param identity name and release of the application
+ * @param start what it starts
+ * @param throughWindow whether Girdle's own class has to stand between the launcher and the program
+ * @param opensWindow whether the program opens a window of its own
  * @param need the Java that is needed
  * @param jars file names in {@code lib}, in class-path order
- * @param options options for Java 9 and newer, none with spaces
+ * @param options options for Java 9 and newer that the application's manifest asks for, none with
+ *     spaces
  */
 record Starter(
     Identity identity,
-    String mainClass,
+    Start start,
+    boolean throughWindow,
+    boolean opensWindow,
     RuntimeNeed need,
     List<String> jars,
     List<String> options) {
@@ -30,5 +36,18 @@ record Starter(
   String allOptions() {
     String preview = need.exactly() ? "--enable-preview " : "";
     return (preview + String.join(" ", options)).strip();
+  }
+
+  boolean isOfModule() {
+    return !start.entry().module().isEmpty();
+  }
+
+  /** The words after the class path, or after {@code --module}. */
+  List<String> mainWords() {
+    String main = start.entry().name();
+    if (isOfModule()) {
+      return List.of(start.entry().module() + "/" + main);
+    }
+    return throughWindow ? List.of(dev.girdle.start.Window.class.getName(), main) : List.of(main);
   }
 }

@@ -29,6 +29,7 @@ final class Surveyed {
             role,
             Naming.release(found).orElse(null),
             found.whole(),
+            found.broughtBy(),
             found.tree(),
             Versioned::itemName);
     raw.put(component, found);

@@ -1,16 +1,12 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
-import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
-import java.io.IOException;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import dev.girdle.java.value.Value;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -19,8 +15,6 @@ import java.util.Optional;
  * only: a text that happens to read like a name keeps the thing of that name.
  */
 final class TextDemands {
-  private static final int LARGEST_TEXT = 1 << 20;
-
   private TextDemands() {}
 
   /** A string constant in code. */
@@ -34,38 +28,27 @@ final class TextDemands {
     String folder = Paths.folder(gathering.item().name().replace('.', '/'));
     resourceName(text, folder, gathering.item(), index)
         .ifPresent(name -> gathering.file(How.CODE_TEXT, name, Strength.SOFT, ""));
+    bundleName(text, gathering.item(), index)
+        .ifPresent(name -> gathering.other(How.BUNDLE, Thing.BUNDLE, name, Strength.SOFT, ""));
+    int gap = text.indexOf("%s");
+    if (gap > 0 && text.indexOf('/') > 0) {
+      String end = text.substring(text.lastIndexOf("%s") + 2);
+      JoinedNames.files(gathering, new Value.Joined(text.substring(0, gap), end));
+    }
   }
 
-  /** A file of the application. Binary files and very large ones demand nothing. */
-  static List<Demand> inFile(Item item, ClassIndex index) throws IOException {
-    if (item.content().size() > LARGEST_TEXT) {
-      return List.of();
+  /** The bundle that a text names: in the same component, or in others by a name with a package. */
+  private static Optional<String> bundleName(String text, Item asker, ClassIndex index) {
+    String base = text.replace('.', '/');
+    if (!index.hasBundleFiles(base)) {
+      return Optional.empty();
     }
-    byte[] bytes = item.content().bytes(LARGEST_TEXT);
-    for (byte b : bytes) {
-      if (b == 0) {
-        return List.of();
-      }
-    }
-    Words words = new Words(bytes);
-    String folder = Paths.folder(item.path());
-    Map<String, Demand> found = new LinkedHashMap<>();
-    for (String word = words.next(); word != null; word = words.next()) {
-      int line = words.line();
-      className(word, index)
-          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, line)));
-      resourceName(word, folder, item, index)
-          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.RESOURCE, n, line)));
-    }
-    return new ArrayList<>(found.values());
-  }
-
-  private static Demand demand(Item item, Thing thing, String name, int line) {
-    return new Demand(How.FILE_TEXT, thing, name, item, "", line, Strength.SOFT, "");
+    boolean here = asker.component().item(base + ".properties").isPresent();
+    return here || base.indexOf('/') > 0 ? Optional.of(base.replace('/', '.')) : Optional.empty();
   }
 
   /** The class that a text names, written with dots or slashes. */
-  private static Optional<String> className(String text, ClassIndex index) {
+  static Optional<String> className(String text, ClassIndex index) {
     if (text.indexOf('.') < 0 && text.indexOf('/') < 0) {
       return Optional.empty();
     }
@@ -79,11 +62,9 @@ final class TextDemands {
 
   /**
    * The resource that a text names: in the same component by a path from its top or from the folder
-   * of the one who names it, in others only by a path with a folder outside {@code META-INF}, which
-   * every jar has.
+   * of the one who names it, in others only by a path with a folder, and not what every jar has.
    */
-  private static Optional<String> resourceName(
-      String text, String folder, Item asker, ClassIndex index) {
+  static Optional<String> resourceName(String text, String folder, Item asker, ClassIndex index) {
     String path = text.startsWith("/") ? text.substring(1) : text;
     if (path.equals(JarManifest.PATH) || path.equals(asker.path())) {
       return Optional.empty();
@@ -93,7 +74,16 @@ final class TextDemands {
         return Optional.of(asker.component().name() + JavaLinkage.IN_COMPONENT + candidate);
       }
     }
-    boolean specific = path.indexOf('/') > 0 && !path.startsWith("META-INF/");
+    boolean specific = path.indexOf('/') > 0 && !isInEveryJar(path);
     return specific && index.hasResource(path) ? Optional.of(path) : Optional.empty();
+  }
+
+  private static boolean isInEveryJar(String path) {
+    return path.startsWith("META-INF/")
+        && (path.startsWith("META-INF/maven/")
+            || JavaFacts.isSignature(path)
+            || LegalTexts.isOne(path)
+            || path.equals("META-INF/INDEX.LIST")
+            || path.equals("META-INF/DEPENDENCIES"));
   }
 }

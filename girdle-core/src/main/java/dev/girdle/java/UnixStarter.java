@@ -3,7 +3,10 @@ package dev.girdle.java;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /** The starter for Unix systems: POSIX {@code sh}, nothing else needed but {@code readlink}. */
 final class UnixStarter {
@@ -15,19 +18,28 @@ final class UnixStarter {
       classPath.append(classPath.length() == 0 ? "" : ":").append("$home/lib/");
       classPath.append(inDoubleQuotes(jar));
     }
-    return fill(
-        "starter.sh",
-        Map.of(
-            "NAME", starter.identity().name(),
-            "TITLE", starter.identity().title(),
-            "NEEDS", Integer.toString(starter.need().release()),
-            "EXACTLY", starter.need().exactly() ? "yes" : "",
-            "NEED_TEXT", starter.need().text(),
-            "VARIABLE", starter.identity().variablePrefix(),
-            "OPTIONS", starter.allOptions(),
-            "FIRST_JAR", inDoubleQuotes(starter.jars().get(0)),
-            "CLASS_PATH", classPath.toString(),
-            "MAIN", inDoubleQuotes(starter.mainClass())));
+    Map<String, String> values = new HashMap<>();
+    values.put("NAME", starter.start().label());
+    values.put("TITLE", starter.identity().title());
+    values.put("NEEDS", Integer.toString(starter.need().release()));
+    values.put("EXACTLY", starter.need().exactly() ? "yes" : "");
+    values.put("NEED_TEXT", starter.need().text());
+    values.put("VARIABLE", starter.identity().variablePrefix());
+    values.put("OPTIONS", starter.allOptions());
+    values.put("FIXED_OPTIONS", words(starter.start().options()));
+    values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
+    values.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
+    values.put("PATH_OPTION", starter.isOfModule() ? "-p" : "-cp");
+    values.put("CLASS_PATH", classPath.toString());
+    values.put("MAIN", (starter.isOfModule() ? " -m" : "") + words(starter.mainWords()));
+    return fill("starter.sh", values);
+  }
+
+  /** Each word after a space, quoted for the shell. */
+  private static String words(List<String> words) {
+    return words.stream()
+        .map(w -> " '" + w.replace("'", "'\\''") + "'")
+        .collect(Collectors.joining());
   }
 
   private static String inDoubleQuotes(String text) {

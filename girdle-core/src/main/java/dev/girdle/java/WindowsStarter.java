@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.jar.Attributes;
@@ -44,19 +45,23 @@ final class WindowsStarter {
       classPath.append(classPath.length() == 0 ? "" : ";").append("%G_HOME%\\lib\\");
       classPath.append(jar.replace("%", "%%"));
     }
-    return UnixStarter.fill(
-            "starter.cmd",
-            Map.of(
-                "NAME", starter.identity().name(),
-                "TITLE", starter.identity().title(),
-                "NEEDS", Integer.toString(starter.need().release()),
-                "COMPARE", starter.need().exactly() ? "EQU" : "GEQ",
-                "NEED_TEXT", starter.need().text(),
-                "VARIABLE", starter.identity().variablePrefix(),
-                "OPTIONS", starter.allOptions(),
-                "FIRST_JAR", starter.jars().get(0).replace("%", "%%"),
-                "CLASS_PATH", classPath.toString(),
-                "MAIN", starter.mainClass().replace("%", "%%")))
-        .replace("\n", "\r\n");
+    Map<String, String> values = new HashMap<>();
+    values.put("NAME", starter.start().label());
+    values.put("TITLE", starter.identity().title());
+    values.put("NEEDS", Integer.toString(starter.need().release()));
+    values.put("COMPARE", starter.need().exactly() ? "EQU" : "GEQ");
+    values.put("NEED_TEXT", starter.need().text());
+    values.put("VARIABLE", starter.identity().variablePrefix());
+    values.put("OPTIONS", starter.allOptions());
+    values.put("FIXED_OPTIONS", WindowsWords.of(starter.start().options()));
+    values.put("FIXED_ARGUMENTS", WindowsWords.of(starter.start().arguments()));
+    values.put("FIRST_JAR", starter.jars().get(0).replace("%", "%%"));
+    values.put("PATH_OPTION", starter.isOfModule() ? "-p" : "-cp");
+    values.put("CLASS_PATH", classPath.toString());
+    values.put("MAIN", (starter.isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
+    // a program that is started by "start" outlives the console that started it
+    values.put("START", starter.opensWindow() ? "start \"\" " : "");
+    values.put("LAUNCHER", starter.opensWindow() ? "javaw.exe" : "java.exe");
+    return UnixStarter.fill("starter.cmd", values).replace("\n", "\r\n");
   }
 }

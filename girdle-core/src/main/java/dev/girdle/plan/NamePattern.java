@@ -1,6 +1,8 @@
 package dev.girdle.plan;
 
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A pattern for names: {@code *} stands for any text without a dot or slash, {@code **} for any
@@ -32,6 +34,27 @@ public record NamePattern(String text, Pattern regex) {
       }
     }
     return new NamePattern(text, Pattern.compile(regex.toString()));
+  }
+
+  /**
+   * Whether it names one thing, without a star.
+   *
+   * @return true if it fits nothing but its own text
+   */
+  public boolean isExact() {
+    return text.indexOf('*') < 0;
+  }
+
+  /**
+   * Whether a file name fits, in which dots mean nothing, so that {@code *} stands for them too.
+   *
+   * @param name a file name
+   * @return true if all of it fits the pattern
+   */
+  public boolean matchesFileName(String name) {
+    String regexOfFile =
+        Stream.of(text.split("\\*+", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
+    return text.indexOf('/') < 0 && Pattern.matches(regexOfFile, name);
   }
 
   /**

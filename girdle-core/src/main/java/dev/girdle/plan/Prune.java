@@ -1,9 +1,13 @@
 package dev.girdle.plan;
 
-/** How finely things that nothing needs are left out. */
+/** How finely things that nothing needs are left out, the most cautious first. */
 public enum Prune {
   /** Everything goes along. */
   NONE,
   /** Whole components that nothing reaches stay behind. */
-  COMPONENTS
+  COMPONENTS,
+  /** Besides, files that are no code and that nothing reaches. */
+  FILES,
+  /** Besides, classes that nothing reaches. */
+  CLASSES
 }

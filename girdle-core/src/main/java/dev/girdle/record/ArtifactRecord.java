@@ -12,6 +12,9 @@ import java.util.List;
  * @param release the application's release; null if not known
  * @param form what the artifact is: "folder", "nested archive", "merged archive"
  * @param entryPoint where execution starts
+ * @param entries the ways to start it, the main one first; null in records of older releases
+ * @param prune how finely things were left out; null in records of older releases
+ * @param target where it is to run; null for everywhere
  * @param runtime the runtime that is needed
  * @param components what went in
  * @param files every file but the record itself
@@ -27,6 +30,9 @@ public record ArtifactRecord(
     String release,
     String form,
     String entryPoint,
+    List<StartEntry> entries,
+    String prune,
+    String target,
     RuntimeEntry runtime,
     List<ComponentEntry> components,
     List<FileEntry> files,
@@ -35,6 +41,19 @@ public record ArtifactRecord(
     List<String> notices) {
   /** The version of the shape that this release writes. */
   public static final int FORMAT = 1;
+
+  /**
+   * A way to start it.
+   *
+   * @param name what it is called
+   * @param starts where execution starts
+   * @param module the module that it is started in; null for none
+   * @param arguments that the program is always given first
+   * @param options for the runtime
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record StartEntry(
+      String name, String starts, String module, List<String> arguments, List<String> options) {}
 
   /**
    * The runtime that is needed.

@@ -1,6 +1,8 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Component;
+import dev.girdle.app.Start;
+import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
@@ -13,6 +15,7 @@ import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.ArtifactRecord.FileEntry;
 import dev.girdle.record.ArtifactRecord.LeftOutEntry;
 import dev.girdle.record.ArtifactRecord.MissingEntry;
+import dev.girdle.record.ArtifactRecord.StartEntry;
 import dev.girdle.record.RecordFile;
 import java.util.List;
 import java.util.Locale;
@@ -42,6 +45,9 @@ final class Accounts {
             assessment.application().identity().release().orElse(null),
             form,
             assessment.entry().name(),
+            assessment.application().starts().stream().map(Accounts::start).toList(),
+            assessment.plan().choice().prune().name().toLowerCase(Locale.ROOT),
+            assessment.plan().choice().target().map(Target::text).orElse(null),
             new ArtifactRecord.RuntimeEntry(
                 need.language(),
                 need.release(),
@@ -58,13 +64,23 @@ final class Accounts {
             Stream.concat(assessment.notices().stream(), layout.notices().stream()).toList()));
   }
 
+  private static StartEntry start(Start start) {
+    String module = start.entry().module();
+    return new StartEntry(
+        start.label(),
+        start.entry().name(),
+        module.isEmpty() ? null : module,
+        start.arguments(),
+        start.options());
+  }
+
   private ComponentEntry component(Component component) {
     return new ComponentEntry(
         component.name(),
         component.origin(),
         component.release().orElse(null),
         component.role().label(),
-        component.size(),
+        assessment.selection().bytes(component),
         component.items().size(),
         assessment.closure().reachedIn(component).size(),
         Reasons.of(component, assessment.closure()));

@@ -8,6 +8,7 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reached;
+import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
@@ -15,6 +16,8 @@ import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.plan.Plan;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -24,24 +27,53 @@ import java.util.stream.Stream;
  * @param plan what the user wants
  * @param ecosystem its language
  * @param application what survey found
- * @param entry where execution starts
  * @param examination what its language knows
+ * @param natives its native code
+ * @param excluded what the plan keeps out, each with the reason
  * @param closure what is needed, and what is missing
  * @param need the runtime that is needed
- * @param kept the components that go along, in the application's order
- * @param ballast the components that stay behind
+ * @param selection what goes along, and what stays behind
+ * @param whereabouts for missing code, where it can be had, as far as that is known
  */
 public record Assessment(
     Plan plan,
     Ecosystem ecosystem,
     Application application,
-    EntryPoint entry,
     Examination examination,
+    NativeItems natives,
+    Map<Item, String> excluded,
     Closure closure,
     RuntimeNeed need,
-    List<Component> kept,
-    List<Ballast> ballast)
+    Selection selection,
+    Map<String, String> whereabouts)
     implements AutoCloseable {
+  /**
+   * Where execution starts in the main way to start it.
+   *
+   * @return never null
+   */
+  public EntryPoint entry() {
+    return application.entryPoint().orElseThrow();
+  }
+
+  /**
+   * The components that go along.
+   *
+   * @return in the application's order
+   */
+  public List<Component> kept() {
+    return selection.components();
+  }
+
+  /**
+   * What stays behind: whole components, and items of kept ones.
+   *
+   * @return in the application's order
+   */
+  public List<Ballast> ballast() {
+    return selection.ballast();
+  }
+
   /**
    * The hard unmet demands that the plan does not allow.
    *
@@ -52,22 +84,52 @@ public record Assessment(
   }
 
   /**
-   * Whether the plan says that this may be missing.
+   * Whether the plan says that this may be missing, or has itself left it out.
    *
    * @param unmet an unmet demand
    * @return true if one of the plan's patterns fits
    */
   public boolean isAccepted(Unmet unmet) {
-    return plan.missingOk().stream().anyMatch(p -> p.matches(unmet.name()));
+    return acceptedBy(unmet).isPresent();
   }
 
   /**
-   * The room that the kept components take.
+   * The option by which the plan says that this may be missing.
+   *
+   * @param unmet an unmet demand
+   * @return an option with its pattern; empty if it may not be missing
+   */
+  public Optional<String> acceptedBy(Unmet unmet) {
+    Stream<String> missingOk =
+        plan.choice().missingOk().stream()
+            .filter(p -> p.matches(unmet.name()))
+            .map(p -> "--missing-ok " + p.text());
+    Stream<String> never =
+        excluded.entrySet().stream()
+            .filter(e -> e.getKey().name().equals(unmet.name()))
+            .map(Map.Entry::getValue);
+    return Stream.concat(missingOk, never).findFirst();
+  }
+
+  /**
+   * What is known about something missing.
+   *
+   * @param unmet an unmet demand
+   * @return a few words; may be empty
+   */
+  public String advice(Unmet unmet) {
+    String where = whereabouts.getOrDefault(unmet.name(), "");
+    String advice = unmet.advice();
+    return advice.isEmpty() || where.isEmpty() ? advice + where : advice + "; " + where;
+  }
+
+  /**
+   * The room that the kept things take where they come from.
    *
    * @return bytes
    */
   public long keptBytes() {
-    return kept.stream().mapToLong(Component::size).sum();
+    return selection.bytes();
   }
 
   /**
@@ -76,7 +138,7 @@ public record Assessment(
    * @return bytes
    */
   public long ballastBytes() {
-    return ballast.stream().mapToLong(Ballast::bytes).sum();
+    return ballast().stream().mapToLong(Ballast::bytes).sum();
   }
 
   /**

@@ -1,21 +1,28 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Application;
-import dev.girdle.app.Component;
-import dev.girdle.app.EntryPoint;
-import dev.girdle.closure.Ballast;
+import dev.girdle.app.Item;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
-import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.ServiceLoader;
+import java.util.Set;
 
 /** Surveys an application and walks its closure. */
 public final class Assessor {
@@ -41,8 +48,7 @@ public final class Assessor {
    * @throws GirdleException if it is none, or damaged
    */
   public Application survey(Plan plan) {
-    return ecosystem.survey(
-        new SurveyRequest(plan.app(), plan.with(), plan.entry(), plan.name(), plan.release()));
+    return ecosystem.survey(plan.source(), progress);
   }
 
   /**
@@ -71,33 +77,56 @@ public final class Assessor {
    * @throws GirdleException if the user has to choose an entry point
    */
   public Assessment assess(Plan plan, Application application) {
-    EntryPoint entry = application.entryPoint().orElseThrow(() -> noEntryPoint(application));
-    Examination examination = ecosystem.examine(application);
+    if (application.starts().isEmpty()) {
+      throw noEntryPoint(application);
+    }
+    Choice choice = plan.choice();
+    Exclusions exclusions = new Exclusions(application);
+    exclusions.requireEffect(choice);
+    NativeItems natives = NativeItems.of(application);
+    Map<Item, String> excluded = exclusions.excluded(choice, natives);
+    Examination examination = ecosystem.examine(application, excluded);
+    List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
+    for (NamePattern pattern : choice.always()) {
+      Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
+      exclusions.fitting(pattern).stream()
+          .filter(i -> !excluded.containsKey(i))
+          .forEach(i -> seeds.add(examination.always(i, strength)));
+    }
     Closure closure =
         ClosureWalk.walk(
             examination.linkage(),
-            examination.seeds(entry),
+            seeds,
+            meanings(choice.prune()),
             reached -> progress.at("reading classes", reached, 0));
-    List<Component> kept = new ArrayList<>();
-    List<Ballast> ballast = new ArrayList<>();
-    for (Component component : application.components()) {
-      if (plan.prune() == Prune.NONE || !closure.reachedIn(component).isEmpty()) {
-        kept.add(component);
-      } else {
-        ballast.add(
-            new Ballast(component.name(), "", component.size(), "nothing in the closure needs it"));
-      }
-    }
     return new Assessment(
         plan,
         ecosystem,
         application,
-        entry,
         examination,
+        natives,
+        excluded,
         closure,
         examination.runtimeNeed(closure),
-        List.copyOf(kept),
-        List.copyOf(ballast));
+        new Pruning(choice.prune(), closure, examination, excluded)
+            .select(application.components()),
+        examination.whereabouts(missing(closure), progress));
+  }
+
+  /** What a component is pruned of has to be looked for in it; the rest travels with it. */
+  private static Set<Thing> meanings(Prune prune) {
+    return switch (prune) {
+      case NONE, COMPONENTS -> Set.of();
+      case FILES -> EnumSet.of(Thing.RESOURCE, Thing.NATIVE);
+      case CLASSES -> EnumSet.of(Thing.CODE, Thing.RESOURCE, Thing.NATIVE);
+    };
+  }
+
+  private static List<String> missing(Closure closure) {
+    return closure.unmet(Strength.HARD).stream()
+        .filter(u -> u.thing() == Thing.CODE)
+        .map(Unmet::name)
+        .toList();
   }
 
   private static GirdleException noEntryPoint(Application application) {

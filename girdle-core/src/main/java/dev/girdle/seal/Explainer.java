@@ -7,6 +7,7 @@ import dev.girdle.closure.Answer;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Unmet;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.fault.Fault;
@@ -82,7 +83,7 @@ public final class Explainer {
 
   private Explanation component(Component component) {
     for (Ballast ballast : assessment.ballast()) {
-      if (ballast.component().equals(component.name())) {
+      if (ballast.component().equals(component.name()) && ballast.path().isEmpty()) {
         return new Explanation.LeftOut(ballast, askers(i -> i.component() == component));
       }
     }
@@ -104,15 +105,27 @@ public final class Explainer {
     List<Demand> chain = new ArrayList<>();
     strongest.asker().ifPresent(asker -> chain.addAll(closure.chain(asker)));
     chain.add(strongest);
-    return new Explanation.Missing(unmet, chain);
+    return new Explanation.Missing(unmet, assessment.advice(unmet), chain);
   }
 
   private Explanation item(Item item) {
     if (closure.reached(item).isPresent()) {
       return new Explanation.Reached(item, closure.chain(item));
     }
-    return new Explanation.Unreached(
-        item, assessment.kept().contains(item.component()), askers(i -> i == item));
+    boolean kept = assessment.selection().keeps(item);
+    return new Explanation.Unreached(item, kept, why(item, kept), askers(i -> i == item));
+  }
+
+  private String why(Item item, boolean kept) {
+    if (kept) {
+      return Reasons.of(item, assessment.selection(), closure);
+    }
+    return assessment.ballast().stream()
+        .filter(b -> b.component().equals(item.component().name()))
+        .filter(b -> b.path().isEmpty() || b.path().equals(item.path()))
+        .map(Ballast::reason)
+        .findFirst()
+        .orElse("nothing reaches it");
   }
 
   /** Who, of all that is not reached itself, asks for such an item of another component. */
@@ -133,7 +146,7 @@ public final class Explainer {
 
   private List<Demand> demandsOf(Item item) {
     try {
-      return assessment.examination().linkage().demandsOf(item);
+      return assessment.examination().linkage().demandsOf(item).named();
     } catch (UnreadableItemException | IOException e) {
       return List.of(); // it is not reached, so its damage harms nobody
     }

@@ -34,10 +34,12 @@ public sealed interface Explanation {
    * An item that nothing reaches.
    *
    * @param item the item
-   * @param kept whether its component goes along all the same
+   * @param kept whether it goes along all the same
+   * @param why it goes along, or stays behind
    * @param askers demands for it by items that are not reached either; the first few
    */
-  record Unreached(Item item, boolean kept, List<Demand> askers) implements Explanation {
+  record Unreached(Item item, boolean kept, String why, List<Demand> askers)
+      implements Explanation {
     @Override
     public String subject() {
       return item.name();
@@ -76,9 +78,10 @@ public sealed interface Explanation {
    * Something that is asked for and not there.
    *
    * @param unmet what is missing, and all who ask for it
+   * @param advice what is known about it; may be empty
    * @param chain the demands from the plan's to the strongest of these
    */
-  record Missing(Unmet unmet, List<Demand> chain) implements Explanation {
+  record Missing(Unmet unmet, String advice, List<Demand> chain) implements Explanation {
     @Override
     public String subject() {
       return unmet.name();

@@ -28,7 +28,7 @@ final class Faults {
     }
     List<Unmet> missing = assessment.faults();
     if (!missing.isEmpty()) {
-      describe(missing, lines);
+      describe(assessment, missing, lines);
       lines.add("  See all with: girdle closure " + assessment.application().source());
       lines.add("  Add what holds them with --with PATH; or, if the program does without them:");
       packages(missing).forEach((name, count) -> lines.add("    --missing-ok '" + name + ".**'"));
@@ -39,14 +39,14 @@ final class Faults {
     }
   }
 
-  private static void describe(List<Unmet> missing, List<String> lines) {
+  private static void describe(Assessment assessment, List<Unmet> missing, List<String> lines) {
     lines.add(
         missing.size()
             + (missing.size() == 1 ? " class is" : " classes are")
             + " needed and missing:");
     for (Unmet unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
-      lines.add(
-          "  " + unmet.name() + (unmet.advice().isEmpty() ? "" : " (" + unmet.advice() + ")"));
+      String advice = assessment.advice(unmet);
+      lines.add("  " + unmet.name() + (advice.isEmpty() ? "" : " (" + advice + ")"));
       lines.add("    " + Reasons.sentence(unmet.demands().get(0)));
     }
     if (missing.size() > SHOWN) {

@@ -4,6 +4,7 @@ import dev.girdle.app.Identity;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.FormKind;
+import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -27,23 +28,24 @@ final class Places {
   }
 
   static Places of(Plan plan, Identity identity) {
-    if (plan.as().isPresent() && plan.forms().size() != 1) {
+    Output output = plan.output();
+    if (output.as().isPresent() && output.forms().size() != 1) {
       throw GirdleException.request(
           "--as "
-              + plan.as().get()
+              + output.as().get()
               + ": one name cannot be given to "
-              + plan.forms().size()
+              + output.forms().size()
               + " forms",
           "  Seal the forms one by one, or leave --as out.");
     }
     List<String> problems = new ArrayList<>();
-    List<Path> inputs = new ArrayList<>(plan.with());
-    inputs.add(plan.app());
+    List<Path> inputs = new ArrayList<>(plan.source().with());
+    inputs.add(plan.source().app());
     Map<FormKind, Path> places = new EnumMap<>(FormKind.class);
-    for (FormKind form : plan.forms()) {
-      Path place = plan.out().resolve(plan.as().orElse(fileName(form, identity)));
+    for (FormKind form : output.forms()) {
+      Path place = output.out().resolve(output.as().orElse(fileName(form, identity)));
       inputs.forEach(input -> check(place, input, problems));
-      checkFree(place, plan.replace(), problems);
+      checkFree(place, output.replace(), problems);
       places.put(form, place);
     }
     if (!problems.isEmpty()) {

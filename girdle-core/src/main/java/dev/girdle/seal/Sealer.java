@@ -1,6 +1,7 @@
 package dev.girdle.seal;
 
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ArchiveForm;
@@ -51,7 +52,7 @@ public final class Sealer {
     Faults.throwIfAny(assessment);
     Places places = Places.of(assessment.plan(), assessment.application().identity());
     List<Artifact> artifacts = new ArrayList<>();
-    for (FormKind form : assessment.plan().forms()) {
+    for (FormKind form : assessment.plan().output().forms()) {
       artifacts.add(make(assessment, form, places.of(form)));
     }
     return artifacts;
@@ -66,10 +67,11 @@ public final class Sealer {
                 new LayoutRequest(
                     shape,
                     assessment.application(),
-                    assessment.entry(),
+                    assessment.application().starts(),
+                    assessment.plan().output().opensWindow(),
                     assessment.examination(),
                     assessment.closure(),
-                    assessment.kept(),
+                    assessment.selection(),
                     assessment.need()));
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     Form form = shape == Shape.FOLDER ? new FolderForm(date) : new ArchiveForm(date);
@@ -104,7 +106,7 @@ public final class Sealer {
     if (kind == FormKind.FOLDER) {
       return Shape.FOLDER;
     }
-    return plan.archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
+    return plan.output().archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
   }
 
   private static String label(Shape shape) {

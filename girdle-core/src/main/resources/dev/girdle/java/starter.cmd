@@ -20,7 +20,7 @@ if not defined G_JAVA call :within "%USERPROFILE%\.jdks"
 if not defined G_JAVA goto none
 set "G_OPTIONS="
 if %G_RELEASE% GEQ 9 set "G_OPTIONS=@OPTIONS@"
-"%G_JAVA%" %G_OPTIONS% %@VARIABLE@_JAVA_OPTS% -cp "@CLASS_PATH@" "@MAIN@" %*
+@START@"%G_JAVA%" %G_OPTIONS%@FIXED_OPTIONS@ %@VARIABLE@_JAVA_OPTS% @PATH_OPTION@ "@CLASS_PATH@"@MAIN@@FIXED_ARGUMENTS@ %*
 exit /b %ERRORLEVEL%
 
 :none
@@ -41,7 +41,7 @@ if not exist "%~1\release" exit /b 0
 set "G_RELEASE="
 for /f "usebackq tokens=1,2 delims==" %%K in ("%~1\release") do if "%%K"=="JAVA_VERSION" call :feature %%L
 if not defined G_RELEASE exit /b 0
-if %G_RELEASE% @COMPARE@ @NEEDS@ set "G_JAVA=%~1\bin\java.exe"
+if %G_RELEASE% @COMPARE@ @NEEDS@ set "G_JAVA=%~1\bin\@LAUNCHER@"
 if not defined G_JAVA set "G_FOUND=%G_FOUND% %G_RELEASE%"
 exit /b 0
 

@@ -123,4 +123,4 @@ options=
 [ "$release" -lt 9 ] || options='@OPTIONS@'
 set -f
 # shellcheck disable=SC2086
-exec "$java" $options ${@VARIABLE@_JAVA_OPTS-} -cp "@CLASS_PATH@" "@MAIN@" "$@"
+exec "$java" $options@FIXED_OPTIONS@ ${@VARIABLE@_JAVA_OPTS-} @PATH_OPTION@ "@CLASS_PATH@"@MAIN@@FIXED_ARGUMENTS@ "$@"

@@ -8,22 +8,27 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** The walker on a made-up language, in which items are letters. */
 class ClosureWalkTest {
   private final Map<String, List<Demand>> demands = new HashMap<>();
+  private final Map<String, List<OpenDemand>> open = new HashMap<>();
+  private final List<Demand> meanings = new ArrayList<>();
   private final Component component =
       Component.runtime("letters", List.of("a", "b", "c", "d", "e", "f"));
 
   private final Linkage letters =
       new Linkage() {
         @Override
-        public List<Demand> demandsOf(Item item) throws UnreadableItemException {
+        public ItemDemands demandsOf(Item item) throws UnreadableItemException {
           if (item.name().equals("f")) {
             throw new UnreadableItemException("is damaged");
           }
-          return demands.getOrDefault(item.name(), List.of());
+          return new ItemDemands(
+              demands.getOrDefault(item.name(), List.of()),
+              open.getOrDefault(item.name(), List.of()));
         }
 
         @Override
@@ -32,6 +37,11 @@ class ClosureWalkTest {
               .item(name)
               .<Answer>map(i -> new Answer.Items(List.of(i)))
               .orElseGet(() -> new Answer.Nothing(""));
+        }
+
+        @Override
+        public List<Demand> meanings(OpenDemand asked) {
+          return meanings;
         }
       };
 
@@ -48,7 +58,7 @@ class ClosureWalkTest {
   }
 
   private Closure walk() {
-    return ClosureWalk.walk(letters, List.of(Demand.ofPlan("a")), n -> {});
+    return ClosureWalk.walk(letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), n -> {});
   }
 
   private List<String> chain(Closure closure, String name) {

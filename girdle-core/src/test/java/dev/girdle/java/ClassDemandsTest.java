@@ -30,10 +30,10 @@ class ClassDemandsTest {
       Compiled.to(dir, sources);
     }
     FolderTree tree = FolderTree.of(dir, p -> true);
-    component = new Component("own", "own", Role.OWN, null, null, tree, Versioned::itemName);
+    component = new Component("own", "own", Role.OWN, null, null, "", tree, Versioned::itemName);
     Item item = component.item(className.replace('.', '/') + ".class").orElseThrow();
     ClassIndex index = new ClassIndex(List.of(component));
-    return ClassDemands.read(item.content().bytes(1 << 20), item, index).demands();
+    return ClassDemands.read(item.content().bytes(1 << 20), item, index).demands().named();
   }
 
   private static Optional<Demand> find(List<Demand> demands, String name) {
@@ -161,7 +161,7 @@ class ClassDemandsTest {
                 + "    getClass().getClassLoader().getResources(\"deep/inside.txt\");\n"
                 + "    java.util.ResourceBundle.getBundle(\"words\");\n"
                 + "    String name = \"not.A.Lookup\"; System.out.println(name);\n"
-                + "    Class.forName(name.trim());\n"
+                + "    Class.forName(name.substring(1));\n"
                 + "    Object text = \"p.Called\";\n"
                 + "  }\n"
                 + "}\n");
@@ -173,7 +173,7 @@ class ClassDemandsTest {
     assertThat(get(demands, "q/near.txt").how()).isEqualTo(How.RESOURCE);
     assertThat(get(demands, "top.txt").how()).isEqualTo(How.RESOURCE);
     assertThat(get(demands, "deep/inside.txt").how()).isEqualTo(How.RESOURCE);
-    assertThat(get(demands, "words_de.properties").how()).isEqualTo(How.RESOURCE);
+    assertThat(get(demands, "words").how()).isEqualTo(How.BUNDLE);
     assertThat(get(demands, "p.Called").how()).isEqualTo(How.CODE_TEXT);
     assertThat(find(demands, "not.A.Lookup")).isEmpty();
   }

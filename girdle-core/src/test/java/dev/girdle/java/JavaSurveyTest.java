@@ -8,14 +8,13 @@ import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Role;
 import dev.girdle.app.SetAside;
-import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.plan.Entry;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -42,17 +41,11 @@ class JavaSurveyTest {
   }
 
   private static Application survey(Path app, Path... with) {
-    return new JavaEcosystem()
-        .survey(
-            new SurveyRequest(
-                app, List.of(with), Optional.empty(), Optional.empty(), Optional.empty()));
+    return Surveys.of(app, List.of(), with);
   }
 
   private static Application surveyWithEntry(Path app, String entry) {
-    return new JavaEcosystem()
-        .survey(
-            new SurveyRequest(
-                app, List.of(), Optional.of(entry), Optional.empty(), Optional.empty()));
+    return Surveys.of(app, List.of(Entry.of(entry)));
   }
 
   private static List<String> origins(Application application) {

@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.girdle.closure.Ballast;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
-import dev.girdle.seal.Progress;
 import dev.girdle.start.Start;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
@@ -83,10 +83,11 @@ class LayoutsTest {
               new LayoutRequest(
                   shape,
                   a.application(),
-                  a.entry(),
+                  a.application().starts(),
+                  false,
                   a.examination(),
                   a.closure(),
-                  a.kept(),
+                  a.selection(),
                   a.need()));
       texts = layout.files().stream().filter(f -> f.content().size() < 90_000).toList();
       assertThat(texts).isNotEmpty();
@@ -159,14 +160,20 @@ class LayoutsTest {
         built = jar.stream().map(e -> e.getName()).toList();
       }
     }
-    assertThat(NestedLayout.START_CLASSES)
+    List<String> inAnyArtifact =
+        Stream.of(StartClasses.ofNested(), StartClasses.ofMerged(), StartClasses.ofFolder())
+            .flatMap(List::stream)
+            .map(LayoutFile::path)
+            .distinct()
+            .toList();
+    assertThat(inAnyArtifact)
         .containsExactlyInAnyOrderElementsOf(
             built.stream()
                 .filter(n -> n.endsWith(".class") && !n.endsWith("package-info.class"))
                 .toList());
     assertThat(layOut(Shape.NESTED).files())
         .extracting(LayoutFile::path)
-        .containsAll(NestedLayout.START_CLASSES)
+        .containsAll(StartClasses.ofNested().stream().map(LayoutFile::path).toList())
         .containsSubsequence("lib/m.jar", "lib/lib.jar", "lib/other.jar");
   }
 

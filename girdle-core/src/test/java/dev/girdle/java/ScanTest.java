@@ -7,7 +7,7 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.SetAside;
-import dev.girdle.ecosystem.SurveyRequest;
+import dev.girdle.plan.Entry;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
 import java.io.IOException;
@@ -16,7 +16,6 @@ import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -36,10 +35,7 @@ class ScanTest {
   }
 
   private static Application survey(Path app, Path... with) {
-    return new JavaEcosystem()
-        .survey(
-            new SurveyRequest(
-                app, List.of(with), Optional.empty(), Optional.empty(), Optional.empty()));
+    return Surveys.of(app, List.of(), with);
   }
 
   private static Map<String, String> setAside(Application application) {
@@ -225,16 +221,7 @@ class ScanTest {
           .anySatisfy(
               n -> assertThat(n).contains("names the main class a.Gone, which is not there"));
     }
-    assertThatThrownBy(
-            () ->
-                new JavaEcosystem()
-                    .survey(
-                        new SurveyRequest(
-                            app,
-                            List.of(),
-                            Optional.of("a.NoMain"),
-                            Optional.empty(),
-                            Optional.empty())))
+    assertThatThrownBy(() -> Surveys.of(app, List.of(Entry.of("a.NoMain"))))
         .hasMessageContaining("class a.NoMain cannot be started")
         .hasMessageContaining("can be started: --entry a.Main");
   }

@@ -2,7 +2,9 @@ package dev.girdle.java;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
+import dev.girdle.app.Start;
 import dev.girdle.ecosystem.RuntimeNeed;
 import java.io.IOException;
 import java.util.List;
@@ -12,8 +14,9 @@ import org.junit.jupiter.api.Test;
 class StartersTest {
   private static Starter starter(
       RuntimeNeed need, String main, List<String> options, String... jars) {
-    return new Starter(
-        new Identity("tide-book", Optional.of("1.4")), main, need, List.of(jars), options);
+    Start start = new Start("tide-book", new EntryPoint(main, "a", "x"), List.of(), List.of());
+    Identity identity = new Identity("tide-book", Optional.of("1.4"));
+    return new Starter(identity, start, false, false, need, List.of(jars), options);
   }
 
   private static final RuntimeNeed NEWER = new RuntimeNeed("Java", 17, false, "x");
@@ -26,7 +29,8 @@ class StartersTest {
         .contains("needs=21\nexactly=yes\n", "options='--enable-preview'");
     assertThat(WindowsStarter.script(exact))
         .contains("%G_RELEASE% EQU 21", "set \"G_OPTIONS=--enable-preview\"");
-    assertThat(ReceiverReadme.text(exact)).contains("Java 21 exactly, with preview features");
+    assertThat(ReceiverReadme.text(List.of(exact)))
+        .contains("Java 21 exactly, with preview features");
     Starter newer = starter(NEWER, "a.Main", List.of(), "a.jar");
     assertThat(UnixStarter.script(newer)).contains("needs=17\nexactly=\n", "options=''");
     assertThat(WindowsStarter.script(newer)).contains("%G_RELEASE% GEQ 17");
@@ -36,7 +40,7 @@ class StartersTest {
   void namesOfClassesAndJarsAreNeverReadByTheShell() throws IOException {
     Starter hostile = starter(NEWER, "a.Main$Inner`rm`\"", List.of(), "a`id`$(id)\".jar");
     assertThat(UnixStarter.script(hostile))
-        .contains("\"a.Main\\$Inner\\`rm\\`\\\"\"")
+        .contains(" 'a.Main$Inner`rm`\"' ")
         .contains("$home/lib/a\\`id\\`\\$(id)\\\".jar");
     Starter percent = starter(NEWER, "a.Main", List.of(), "50%.jar");
     assertThat(WindowsStarter.script(percent)).contains("lib\\50%%.jar");
@@ -57,7 +61,7 @@ class StartersTest {
         .doesNotContainPattern("@[A-Z_]+@")
         .contains("TIDE_BOOK_JAVA_HOME");
     assertThat(WindowsStarter.script(any)).doesNotContainPattern("@[A-Z_]+@");
-    assertThat(ReceiverReadme.text(any))
+    assertThat(ReceiverReadme.text(List.of(any)))
         .contains("bin/tide-book", "bin\\tide-book.cmd", "TIDE_BOOK_JAVA_OPTS")
         .doesNotContain("%");
   }

@@ -8,6 +8,9 @@ import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unmet;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.Entry;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -48,20 +51,7 @@ class AssessorTest {
   }
 
   private Plan plan(Prune prune, List<NamePattern> missingOk) {
-    Plan defaults = Plan.of(app);
-    return new Plan(
-        app,
-        List.of(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        prune,
-        missingOk,
-        List.of(),
-        defaults.archive(),
-        defaults.out(),
-        Optional.empty(),
-        false);
+    return Plan.of(app).with(new Choice(prune, missingOk, List.of(), List.of(), Optional.empty()));
   }
 
   private static List<String> kept(Assessment assessment) {
@@ -269,7 +259,8 @@ class AssessorTest {
         .hasMessageContaining("2 classes can be started")
         .hasMessageContaining("--entry a.One")
         .hasMessageContaining("--entry a.Two");
-    try (Assessment found = new Assessor(Progress.SILENT).assess(Plan.of(app).withEntry("a.Two"))) {
+    try (Assessment found =
+        new Assessor(Progress.SILENT).assess(Plan.of(app).with(List.of(Entry.of("a.Two"))))) {
       assertThat(found.entry().foundBy()).isEqualTo("--entry");
     }
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.girdle.closure.Demand;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Plan;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;

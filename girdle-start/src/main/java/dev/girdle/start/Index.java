@@ -6,14 +6,14 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 
 /**
- * The index of a nested archive: what to start, the jars in class-path order, and one hash table
- * over all files of all jars, so that no jar's own directory has to be read at the start.
+ * The index of a nested archive: what can be started, the jars in class-path order, and one hash
+ * table over all files of all jars, so that no jar's own directory has to be read at the start.
  *
  * <p>Format of {@value #PATH} (all numbers big-endian):
  *
  * <pre>
  * int   MAGIC
- * UTF   main class
+ *       the entries, as {@link Entries} describes them
  * int   Java feature release needed;  boolean: exactly that release, with preview features
  * int   number of jars;  then for each: UTF path in the archive
  * int   slots in the table, a power of two;  then for each slot {@value #SLOT_BYTES} bytes:
@@ -35,12 +35,12 @@ public final class Index {
   public static final String PATH = "META-INF/girdle/index";
 
   /** The first four bytes. */
-  public static final int MAGIC = 0x47524432;
+  public static final int MAGIC = 0x47524433;
 
   /** The size of a slot of the table, in bytes. */
   public static final int SLOT_BYTES = 24;
 
-  private final String mainClass;
+  private final Entries entries;
   private final int java;
   private final boolean preview;
   private final String[] jars;
@@ -51,7 +51,7 @@ public final class Index {
     if (in.readInt() != MAGIC) {
       throw new IOException("the archive's index is damaged");
     }
-    mainClass = in.readUTF();
+    entries = Entries.read(in);
     java = in.readInt();
     preview = in.readBoolean();
     jars = new String[in.readInt()];
@@ -67,8 +67,8 @@ public final class Index {
     return new Index(new DataInputStream(new ByteArrayInputStream(bytes)), bytes);
   }
 
-  String mainClass() {
-    return mainClass;
+  Entries entries() {
+    return entries;
   }
 
   String[] jars() {

@@ -7,7 +7,8 @@ import java.lang.reflect.Modifier;
 /**
  * The method that a Java program starts with, found as the Java launcher finds it (Java Language
  * Specification 12.1.4 in its edition for Java 25): {@code main(String[])} before {@code main()},
- * declared or inherited, static or on a fresh instance.
+ * declared or inherited, static or on a fresh instance. A class without one that extends OpenJFX's
+ * {@code Application} is started by its toolkit (OpenJFX API, {@code Application.launch}).
  */
 final class MainMethod {
   private final Class<?> type;
@@ -24,10 +25,22 @@ final class MainMethod {
       found = find(type);
     }
     if (found == null) {
+      found = toolkit(type);
+    }
+    if (found == null) {
       throw new NoSuchMethodException("class " + type.getName() + " has no usable main method");
     }
     found.setAccessible(true);
     return new MainMethod(type, found);
+  }
+
+  private static Method toolkit(Class<?> type) throws NoSuchMethodException {
+    for (Class<?> c = type; c != null; c = c.getSuperclass()) {
+      if (c.getName().equals("javafx.application.Application")) {
+        return c.getMethod("launch", Class.class, String[].class);
+      }
+    }
+    return null;
   }
 
   private static Method find(Class<?> type, Class<?>... parameters) {
@@ -45,6 +58,10 @@ final class MainMethod {
   }
 
   void run(String[] args) throws ReflectiveOperationException {
+    if (method.getParameterCount() == 2) {
+      method.invoke(null, type, args);
+      return;
+    }
     Object instance = null;
     if (!Modifier.isStatic(method.getModifiers())) {
       Constructor<?> constructor = type.getDeclaredConstructor();

@@ -11,8 +11,11 @@ import java.net.URL;
 import java.net.URLConnection;
 import java.net.URLStreamHandler;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.jar.JarFile;
 
 /**
  * The open archive and the jars in it: finds files by name across all jars in class-path order.
@@ -21,6 +24,10 @@ import java.util.List;
  */
 public final class Nest {
   private static final String PROTOCOL = "girdle";
+
+  /** Between the archive and a jar in it; what lies in the jar follows behind {@code !/}. */
+  private static final String INSIDE = "/-/";
+
   private static final String HANDLERS = "java.protocol.handler.pkgs";
   private static final String VERSIONS = "META-INF/versions/";
 
@@ -31,7 +38,8 @@ public final class Nest {
   private final long[] jarOffsets;
   private final String prefix;
   private final int java = runningJava();
-  private final URLStreamHandler handler = new dev.girdle.start.girdle.Handler();
+  private final URLStreamHandler handler = new JarHandler();
+  private final JarFile[] copies;
 
   private Nest(File archive) throws IOException {
     file = new ArchiveFile(archive);
@@ -41,7 +49,8 @@ public final class Nest {
     for (int i = 0; i < jars.length; i++) {
       jarOffsets[i] = file.stored(jars[i]).offset;
     }
-    prefix = archive.toURI().getRawPath() + "!/";
+    copies = new JarFile[jars.length];
+    prefix = archive.toURI().getRawPath().replace("!", "%21") + INSIDE;
   }
 
   static Nest open(File archive) throws IOException {
@@ -142,10 +151,11 @@ public final class Nest {
     return index.size(slot);
   }
 
+  /** The address of a file, as the runtime would give it for a plain jar: {@code jar:…!/…}. */
   URL url(int slot, String name) {
-    String path = prefix + escape(index.jars()[index.jar(slot)]) + "!/" + escape(inJar(slot, name));
+    String jar = PROTOCOL + ":" + prefix + escape(index.jars()[index.jar(slot)]);
     try {
-      return new URL(PROTOCOL, null, -1, path, handler);
+      return new URL("jar", null, -1, jar + "!/" + escape(inJar(slot, name)), handler);
     } catch (MalformedURLException e) {
       throw new IllegalStateException(e);
     }
@@ -155,7 +165,7 @@ public final class Nest {
     for (int i = 0; i < path.length(); i++) {
       char c = path.charAt(i);
       boolean plain = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '-' && c <= '9';
-      if (!plain && c != '_' && c != '$') {
+      if (!plain && c != '_' && c != '$' || c == '!') {
         try {
           return new URI(null, null, "/" + path, null).toASCIIString().substring(1);
         } catch (URISyntaxException e) {
@@ -167,30 +177,85 @@ public final class Nest {
   }
 
   /**
-   * Opens a {@code girdle:} address.
+   * Opens the address of a whole jar in the running archive.
    *
-   * @param url an address of a file in a jar of the running archive
+   * @param url for example {@code girdle:/folder/app.jar/-/lib/some.jar}
    * @return the connection, not yet connected
-   * @throws IOException if there is no such file, or the address is of another archive
+   * @throws IOException if there is no such jar, or the address is of another archive
    */
   public static URLConnection connect(URL url) throws IOException {
     Nest nest = running;
-    String path = url.getPath();
-    if (nest == null || !path.startsWith(nest.prefix)) {
+    int jar = nest == null ? -1 : nest.jarAt(url);
+    if (jar < 0) {
       throw new FileNotFoundException("not in the running archive: " + url);
     }
-    String inside = URI.create(path.substring(nest.prefix.length())).getPath();
-    int bang = inside.indexOf("!/");
-    String name = bang < 0 ? "" : inside.substring(bang + 2);
-    String jar = bang < 0 ? inside : inside.substring(0, bang);
-    for (int i = 0; i < nest.jarOffsets.length; i++) {
-      if (nest.index.jars()[i].equals(jar)) {
-        int slot = nest.find(name, i);
-        if (slot >= 0) {
-          return new NestConnection(url, nest, slot);
-        }
+    return new WholeConnection(url, nest, jar);
+  }
+
+  /** Opens the address of a file in a jar: {@code jar:girdle:…!/path}. */
+  static URLConnection connectToFile(URL url) throws IOException {
+    String address = url.getFile();
+    int bang = address.indexOf("!/");
+    Nest nest = running;
+    int jar = nest == null || bang < 0 ? -1 : nest.jarAt(new URL(address.substring(0, bang)));
+    if (jar < 0) {
+      throw new FileNotFoundException("not in the running archive: " + url);
+    }
+    String path = address.substring(bang + 2);
+    int end = path.indexOf('#');
+    String name = path(end < 0 ? path : path.substring(0, end));
+    return new NestConnection(url, nest, jar, nest.find(name, jar));
+  }
+
+  private static String path(String escaped) {
+    return escaped.isEmpty() ? "" : URI.create("/" + escaped).getPath().substring(1);
+  }
+
+  private int jarAt(URL url) {
+    String path = url.getPath();
+    if (!path.startsWith(prefix)) {
+      return -1;
+    }
+    String jar = path(path.substring(prefix.length()));
+    for (int i = 0; i < jarOffsets.length; i++) {
+      if (index.jars()[i].equals(jar)) {
+        return i;
       }
     }
-    throw new FileNotFoundException("no such file in the archive: " + url);
+    return -1;
+  }
+
+  long jarSize(int jar) throws IOException {
+    return file.stored(index.jars()[jar]).size;
+  }
+
+  InputStream openJar(int jar) throws IOException {
+    return file.open(jarOffsets[jar], jarSize(jar), false);
+  }
+
+  /**
+   * A jar as a file of its own, for programs that go through all of it: a copy in the folder for
+   * temporary files, which goes away with the virtual machine.
+   */
+  JarFile jarFile(int jar, boolean shared) throws IOException {
+    synchronized (copies) {
+      if (copies[jar] == null || !isOpen(copies[jar])) {
+        File copy = File.createTempFile("girdle-", ".jar");
+        copy.deleteOnExit();
+        try (InputStream in = openJar(jar)) {
+          Files.copy(in, copy.toPath(), StandardCopyOption.REPLACE_EXISTING);
+        }
+        copies[jar] = new JarFile(copy);
+      }
+      return shared ? copies[jar] : new JarFile(copies[jar].getName());
+    }
+  }
+
+  private static boolean isOpen(JarFile jar) {
+    try {
+      return jar.size() >= 0;
+    } catch (IllegalStateException e) {
+      return false;
+    }
   }
 }

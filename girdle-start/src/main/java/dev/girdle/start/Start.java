@@ -2,7 +2,6 @@ package dev.girdle.start;
 
 import java.io.File;
 import java.io.IOException;
-import java.lang.reflect.InvocationTargetException;
 import java.net.URISyntaxException;
 
 /**
@@ -13,9 +12,6 @@ import java.net.URISyntaxException;
  * all, one line says why on standard error and the exit status is 127.
  */
 public final class Start {
-  /** The exit status that says that the application was not started. */
-  private static final int NOT_STARTED = 127;
-
   private Start() {}
 
   /**
@@ -25,7 +21,8 @@ public final class Start {
    * @throws Throwable whatever the application's main method throws
    */
   public static void main(String[] args) throws Throwable {
-    MainMethod main;
+    Entries.Entry entry;
+    StartLoader loader;
     try {
       File self = new File(Start.class.getProtectionDomain().getCodeSource().getLocation().toURI());
       Nest nest = Nest.open(self);
@@ -40,18 +37,13 @@ public final class Start {
                 + System.getProperty("java.home")
                 + ")");
       }
-      StartLoader loader = new StartLoader(nest, Start.class.getClassLoader());
+      entry = nest.index().entries().chosen();
+      loader = new StartLoader(nest, Start.class.getClassLoader());
       Thread.currentThread().setContextClassLoader(loader);
-      main = MainMethod.of(loader.loadClass(nest.index().mainClass()));
-    } catch (IOException | URISyntaxException | ReflectiveOperationException e) {
-      System.err.println("cannot start: " + e.getMessage());
-      System.exit(NOT_STARTED);
+    } catch (IOException | URISyntaxException e) {
+      Runner.refuse(e);
       return;
     }
-    try {
-      main.run(args);
-    } catch (InvocationTargetException e) {
-      throw e.getCause();
-    }
+    Runner.run(entry, loader, args);
   }
 }

@@ -11,6 +11,7 @@ import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Unreadable;
 import dev.girdle.seal.Assessment;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -35,8 +36,14 @@ public record ClosureView(Assessment assessment) implements View {
     printMissing(console, "Missing, and needed", Strength.HARD, Paint.BAD);
     printMissing(
         console, "Missing, and the program is prepared for it", Strength.SOFT, Paint.NOTICE);
+    new OpenTable(assessment).print(console);
+    conflicts().print(console);
     console.gap();
     printVerdict(console);
+  }
+
+  private ConflictTable conflicts() {
+    return new ConflictTable(assessment.application(), assessment.examination().conflicts());
   }
 
   private void printKept(Console console) {
@@ -52,7 +59,7 @@ public record ClosureView(Assessment assessment) implements View {
     for (Component component : assessment.kept()) {
       table.row(
           component.origin(),
-          Sizes.of(component.size()),
+          size(component),
           assessment.closure().reachedIn(component).size() + " of " + component.items().size(),
           Reasons.of(component, assessment.closure()));
     }
@@ -63,19 +70,44 @@ public record ClosureView(Assessment assessment) implements View {
     runtime.print(console, false);
   }
 
+  private String size(Component component) {
+    String all = Sizes.of(component.size());
+    return assessment.selection().isWhole(component)
+        ? all
+        : Sizes.of(assessment.selection().bytes(component)) + " of " + all;
+  }
+
   private void printBallast(Console console) {
     if (assessment.ballast().isEmpty()) {
       return;
     }
+    List<Ballast> whole = assessment.ballast().stream().filter(b -> b.path().isEmpty()).toList();
+    int items = assessment.ballast().size() - whole.size();
+    String parts = items == 0 ? "" : SurveyView.count(items, "item") + " of others, ";
     console.heading(
         "Stays behind: "
-            + SurveyView.count(assessment.ballast().size(), "component")
+            + SurveyView.count(whole.size(), "component")
             + ", "
+            + parts
             + Sizes.of(assessment.ballastBytes()));
     Table table = new Table("lrl");
+    whole.forEach(b -> table.row(b.component(), Sizes.of(b.bytes()), b.reason()));
+    Map<List<String>, long[]> groups = new LinkedHashMap<>();
     for (Ballast ballast : assessment.ballast()) {
-      table.row(ballast.component(), Sizes.of(ballast.bytes()), ballast.reason());
+      if (!ballast.path().isEmpty()) {
+        long[] sum =
+            groups.computeIfAbsent(
+                List.of(ballast.component(), ballast.reason()), g -> new long[2]);
+        sum[0]++;
+        sum[1] += ballast.bytes();
+      }
     }
+    groups.forEach(
+        (group, sum) ->
+            table.row(
+                SurveyView.count((int) sum[0], "item") + " of " + group.get(0),
+                Sizes.of(sum[1]),
+                group.get(1)));
     table.print(console, false);
   }
 
@@ -104,13 +136,17 @@ public record ClosureView(Assessment assessment) implements View {
     unmet.forEach(u -> groups.computeIfAbsent(group(u), g -> new ArrayList<>()).add(u));
     groups.forEach(
         (group, members) -> {
-          String advice = members.get(0).advice();
+          List<String> advice = members.stream().map(assessment::advice).distinct().toList();
+          boolean same = advice.size() == 1 && !advice.get(0).isEmpty();
           console.line(
               "  "
                   + console.paint(paint, group.isEmpty() ? "(no package)" : group)
-                  + (advice.isEmpty() ? "" : "  " + advice));
+                  + (same ? "  " + advice.get(0) : ""));
           Table table = new Table("ll");
-          members.forEach(u -> table.row("  " + shortName(u), askers(u)));
+          for (Unmet u : members) {
+            String own = same || assessment.advice(u).isEmpty() ? "" : "; " + assessment.advice(u);
+            table.row("  " + shortName(u), askers(u) + own);
+          }
           table.print(console, false);
         });
   }
@@ -135,7 +171,7 @@ public record ClosureView(Assessment assessment) implements View {
             ? ""
             : ", and " + SurveyView.count(unmet.demands().size() - 1, "more place");
     String excuse = first.excuse().isEmpty() ? "" : " (" + first.excuse() + ")";
-    String accepted = assessment.isAccepted(unmet) ? " [--missing-ok]" : "";
+    String accepted = assessment.acceptedBy(unmet).map(o -> " [" + o + "]").orElse("");
     return first.how().passive() + " " + first.place() + excuse + more + accepted;
   }
 
@@ -172,6 +208,8 @@ public record ClosureView(Assessment assessment) implements View {
             "ballastBytes", assessment.ballastBytes(),
             "kept", assessment.kept().stream().map(this::kept).toList(),
             "ballast", assessment.ballast(),
+            "open", new OpenTable(assessment).json(),
+            "conflicts", conflicts().json(),
             "unmet",
                 assessment.closure().unmet().stream()
                     .filter(u -> u.strength() != Strength.HINT)
@@ -193,6 +231,8 @@ public record ClosureView(Assessment assessment) implements View {
         "name", component.name(),
         "origin", component.origin(),
         "bytes", component.size(),
+        "keptBytes", assessment.selection().bytes(component),
+        "broughtBy", component.broughtBy(),
         "items", component.items().size(),
         "reached", assessment.closure().reachedIn(component).size(),
         "reason", Reasons.of(component, assessment.closure()));
@@ -204,7 +244,7 @@ public record ClosureView(Assessment assessment) implements View {
         "thing", unmet.thing().name().toLowerCase(Locale.ROOT),
         "strength", unmet.strength().name().toLowerCase(Locale.ROOT),
         "accepted", assessment.isAccepted(unmet),
-        "advice", Optional.of(unmet.advice()).filter(a -> !a.isEmpty()),
+        "advice", Optional.of(assessment.advice(unmet)).filter(a -> !a.isEmpty()),
         "askedBy", unmet.demands().stream().map(ClosureView::asker).toList());
   }
 

@@ -44,9 +44,10 @@ public record ExplainView(List<Explanation> explanations) implements View {
       return "is in. " + whereFrom(reached.item());
     }
     if (explanation instanceof Explanation.Unreached item) {
+      String where = item.item().component().origin();
       return item.kept()
-          ? "goes along with " + item.item().component().origin() + ", though nothing reaches it."
-          : "is left out with " + item.item().component().origin() + ": nothing reaches it.";
+          ? "goes along with " + where + ": " + item.why() + "."
+          : "is left out of " + where + ": " + item.why() + ".";
     }
     if (explanation instanceof Explanation.Kept kept) {
       int items = kept.component().items().size();
@@ -66,7 +67,7 @@ public record ExplainView(List<Explanation> explanations) implements View {
           + ".";
     }
     if (explanation instanceof Explanation.Missing missing) {
-      String advice = missing.unmet().advice();
+      String advice = missing.advice();
       return "is missing. "
           + (missing.unmet().strength() == Strength.HARD
               ? "The program needs it"

@@ -21,6 +21,12 @@ import java.util.Map;
 public record InspectView(ArtifactRecord artifact, String path, long bytes, boolean files)
     implements View {
   private static final int BAR = 24;
+  private static final Map<String, String> PRUNED_OF =
+      Map.of(
+          "none", "nothing",
+          "components", "components that nothing needs",
+          "files", "components and files that nothing needs",
+          "classes", "components, files and classes that nothing needs");
 
   @Override
   public void print(Console console) {
@@ -34,7 +40,18 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     console.gap();
     Table facts = new Table("ll");
     facts.row("starts", artifact.entryPoint());
+    if (artifact.entries() != null) {
+      artifact.entries().stream()
+          .skip(1)
+          .forEach(e -> facts.row("", e.name() + " starts " + e.starts()));
+    }
     facts.row("needs", need());
+    if (artifact.target() != null) {
+      facts.row("for", artifact.target());
+    }
+    if (artifact.prune() != null) {
+      facts.row("pruned of", PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
+    }
     facts.row("modules", String.join(", ", artifact.runtime().modules()));
     facts.row(
         "size",

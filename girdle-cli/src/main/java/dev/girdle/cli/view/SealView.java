@@ -52,6 +52,9 @@ public record SealView(Assessment assessment, List<Artifact> artifacts) implemen
   private List<String> notices() {
     List<String> notices = new ArrayList<>(assessment.notices());
     artifacts.forEach(a -> notices.addAll(a.notices()));
+    if (assessment.plan().choice().target().isEmpty()) {
+      Natives.notice(assessment).ifPresent(notices::add);
+    }
     if (assessment.application().identity().release().isEmpty()) {
       notices.add("no release is known, so the file names carry none; --release gives one");
     }

@@ -24,6 +24,9 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     console.gap();
     Table facts = new Table("ll");
     facts.row("entry point", entryPoint(console));
+    application.starts().stream()
+        .skip(1)
+        .forEach(s -> facts.row("", s.label() + " starts " + s.entry().name()));
     facts.row("needs", assessment.map(a -> need(a)).orElse("known once the entry point is chosen"));
     facts.row(
         "size",
@@ -34,6 +37,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     printCandidates(console);
     printComponents(console);
     printSetAside(console);
+    assessment.ifPresent(a -> conflicts(a).print(console));
     console.notices(notices());
     console.gap();
     console.line("Next: girdle " + next());
@@ -83,6 +87,10 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     table.print(console, true);
   }
 
+  private ConflictTable conflicts(Assessment a) {
+    return new ConflictTable(application, a.examination().conflicts());
+  }
+
   private void printSetAside(Console console) {
     if (application.setAside().isEmpty()) {
       return;
@@ -96,8 +104,9 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
   }
 
   private List<String> notices() {
-    List<String> notices =
-        new ArrayList<>(assessment.map(Assessment::notices).orElse(application.notices()));
+    List<String> notices = new ArrayList<>();
+    assessment.flatMap(Natives::notice).ifPresent(notices::add);
+    notices.addAll(assessment.map(Assessment::notices).orElse(application.notices()));
     assessment.ifPresent(
         a -> {
           if (!a.faults().isEmpty()) {
@@ -105,7 +114,9 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
           }
           if (!a.ballast().isEmpty()) {
             notices.add(
-                count(a.ballast().size(), "component")
+                count(
+                        (int) a.ballast().stream().filter(b -> b.path().isEmpty()).count(),
+                        "component")
                     + " that nothing needs, "
                     + Sizes.of(a.ballastBytes()));
           }
@@ -124,7 +135,11 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
   }
 
   static String count(int number, String thing) {
-    return number + " " + thing + (number == 1 ? "" : "s");
+    return count(number, thing, thing + "s");
+  }
+
+  static String count(int number, String one, String several) {
+    return number + " " + (number == 1 ? one : several);
   }
 
   /**
@@ -153,8 +168,22 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
                                 "role", c.role().label(),
                                 "release", c.release(),
                                 "files", c.items().size(),
-                                "bytes", c.size()))
+                                "bytes", c.size(),
+                                "broughtBy", c.broughtBy()))
                     .toList(),
+            "starts",
+                application.starts().stream()
+                    .map(
+                        t ->
+                            Json.object(
+                                "name", t.label(),
+                                "starts", t.entry().name(),
+                                "arguments", t.arguments(),
+                                "options", t.options()))
+                    .toList(),
+            "native", assessment.map(a -> a.natives().bySystem()),
+            "conflicts", assessment.map(a -> conflicts(a).json()),
+            "absent", application.absent(),
             "setAside", application.setAside(),
             "notices", notices()));
   }

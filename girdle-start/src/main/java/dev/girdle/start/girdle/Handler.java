@@ -7,9 +7,11 @@ import java.net.URLConnection;
 import java.net.URLStreamHandler;
 
 /**
- * Opens {@code girdle:} addresses: {@code girdle:/folder/app.jar!/lib/some.jar!/path/in/it}.
+ * Opens {@code girdle:} addresses, which name whole jars: {@code
+ * girdle:/folder/app.jar/-/lib/some.jar}.
  *
- * <p>Only addresses into the archive that is running can be opened.
+ * <p>Only addresses into the archive that is running can be opened. What lies in a jar has a {@code
+ * jar:} address around such a one.
  */
 public final class Handler extends URLStreamHandler {
   /** Called by {@link URL}. */

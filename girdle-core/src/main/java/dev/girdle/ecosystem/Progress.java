@@ -1,4 +1,4 @@
-package dev.girdle.seal;
+package dev.girdle.ecosystem;
 
 /** Is told how long work gets on. Called from one thread. */
 public interface Progress {

@@ -1,0 +1,103 @@
+package dev.girdle.cli;
+
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Entry;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Reads entry points and what belongs to each from the words of the command line. */
+final class EntryWords {
+  private final List<String> entries;
+  private final List<String> arguments;
+  private final List<String> options;
+  private final List<String> problems = new ArrayList<>();
+
+  EntryWords(List<String> entries, List<String> arguments, List<String> options) {
+    this.entries = entries;
+    this.arguments = arguments;
+    this.options = options;
+  }
+
+  /** The entry points; empty if nothing is said about any. */
+  List<Entry> entries() {
+    if (entries.isEmpty() && arguments.isEmpty() && options.isEmpty()) {
+      return List.of();
+    }
+    List<String> wanted = entries.isEmpty() ? List.of("") : entries;
+    Map<String, String> startOfLabel = new LinkedHashMap<>();
+    List<Entry> found = new ArrayList<>();
+    for (String entry : wanted) {
+      startOfLabel.put(label(entry), start(entry));
+    }
+    for (String entry : wanted) {
+      found.add(
+          new Entry(
+              label(entry),
+              start(entry),
+              words("--entry-arguments", arguments, label(entry), startOfLabel),
+              words("--entry-options", options, label(entry), startOfLabel)));
+    }
+    if (!problems.isEmpty()) {
+      throw new GirdleException(Fault.REQUEST, problems.stream().distinct().toList());
+    }
+    return found;
+  }
+
+  private static String label(String entry) {
+    return entry.substring(0, Math.max(0, entry.indexOf('=')));
+  }
+
+  private static String start(String entry) {
+    return entry.substring(entry.indexOf('=') + 1);
+  }
+
+  private List<String> words(
+      String option, List<String> all, String label, Map<String, String> labels) {
+    List<String> words = new ArrayList<>();
+    for (String text : all) {
+      String owner = label(text);
+      boolean isOwned = !owner.isEmpty() && labels.containsKey(owner);
+      if (!isOwned) {
+        words.addAll(split(option, text));
+      } else if (owner.equals(label)) {
+        words.addAll(split(option, start(text)));
+      }
+    }
+    return words;
+  }
+
+  /** Splits at spaces that stand outside single and double quotes. */
+  private List<String> split(String option, String text) {
+    List<String> words = new ArrayList<>();
+    StringBuilder word = null;
+    char quote = 0;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      if (quote == 0 && c == ' ') {
+        if (word != null) {
+          words.add(word.toString());
+        }
+        word = null;
+        continue;
+      }
+      word = word == null ? new StringBuilder() : word;
+      if (quote == 0 && (c == '\'' || c == '"')) {
+        quote = c;
+      } else if (c == quote) {
+        quote = 0;
+      } else {
+        word.append(c);
+      }
+    }
+    if (quote != 0) {
+      problems.add(option + " " + text + ": a " + quote + " is opened and not closed");
+    }
+    if (word != null) {
+      words.add(word.toString());
+    }
+    return words;
+  }
+}

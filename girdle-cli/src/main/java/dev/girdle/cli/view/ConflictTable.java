@@ -1,0 +1,82 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.Conflict;
+import dev.girdle.cli.view.Console.Paint;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** Components that get in each other's way, for people and as JSON. */
+final class ConflictTable {
+  private static final int SHOWN = 12;
+
+  private final Application application;
+  private final List<Conflict> conflicts;
+
+  ConflictTable(Application application, List<Conflict> conflicts) {
+    this.application = application;
+    this.conflicts = conflicts;
+  }
+
+  void print(Console console) {
+    if (conflicts.isEmpty()) {
+      return;
+    }
+    console.heading("In each other's way");
+    for (Conflict conflict : conflicts.subList(0, Math.min(SHOWN, conflicts.size()))) {
+      console.line("  " + console.paint(Paint.NOTICE, title(conflict)));
+      Table table = new Table("lll");
+      table.row("  wins", conflict.winner(), broughtBy(conflict.winner()));
+      conflict.losers().forEach(l -> table.row("  loses", l, broughtBy(l)));
+      table.print(console, false);
+    }
+    if (conflicts.size() > SHOWN) {
+      console.line("  … and " + (conflicts.size() - SHOWN) + " more (--json lists them)");
+    }
+  }
+
+  private static String title(Conflict conflict) {
+    String more = conflict.others() > 0 ? " and " + conflict.others() + " more" : "";
+    return switch (conflict.kind()) {
+      case SAME_CLASS ->
+          "the same class twice: "
+              + conflict.subject()
+              + more
+              + (conflict.same() ? ", the same bytes" : ", with different bytes");
+      case TWO_RELEASES ->
+          "two releases of "
+              + conflict.subject()
+              + (conflict.others() > 0
+                  ? ", with "
+                      + SurveyView.count(conflict.others(), "class", "classes")
+                      + " in common"
+                  : "");
+      case SPLIT_PACKAGE ->
+          "a package in two modules, which Java refuses: " + conflict.subject() + more;
+    };
+  }
+
+  private String broughtBy(String component) {
+    return application.components().stream()
+        .filter(c -> c.name().equals(component))
+        .findFirst()
+        .map(Component::broughtBy)
+        .orElse("");
+  }
+
+  List<Map<String, Object>> json() {
+    return conflicts.stream()
+        .map(
+            c ->
+                Json.object(
+                    "kind", c.kind().name().toLowerCase(Locale.ROOT),
+                    "subject", c.subject(),
+                    "others", c.others(),
+                    "winner", c.winner(),
+                    "losers", c.losers(),
+                    "same", c.same()))
+        .toList();
+  }
+}

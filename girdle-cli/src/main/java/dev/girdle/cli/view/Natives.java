@@ -1,0 +1,45 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Target;
+import dev.girdle.seal.Assessment;
+import java.util.Map;
+import java.util.Optional;
+
+/** What there is to say of native code for which no target was chosen. */
+final class Natives {
+  private static final int SHOWN = 6;
+
+  private Natives() {}
+
+  /** How many systems there is native code for, and what a target would leave out. */
+  static Optional<String> notice(Assessment assessment) {
+    Map<String, Long> bySystem = assessment.natives().bySystem();
+    Optional<Target> cheapest = Target.ALL.stream().filter(t -> saves(assessment, t)).findFirst();
+    if (bySystem.size() < 2 || cheapest.isEmpty()) {
+      return Optional.empty();
+    }
+    long all = bySystem.values().stream().mapToLong(Long::longValue).sum();
+    String names = String.join(", ", bySystem.keySet().stream().limit(SHOWN).toList());
+    return Optional.of(
+        "native code for "
+            + SurveyView.count(bySystem.size(), "system")
+            + ", "
+            + Sizes.of(all)
+            + " ("
+            + names
+            + (bySystem.size() > SHOWN ? ", …" : "")
+            + "); --target "
+            + cheapest.get().text()
+            + " leaves out "
+            + Sizes.of(assessment.natives().bytesNotFor(cheapest.get()))
+            + " of it");
+  }
+
+  /** A target is worth a word only if there is native code for it, and for others. */
+  private static boolean saves(Assessment assessment, Target target) {
+    boolean any =
+        assessment.natives().bySystem().keySet().stream()
+            .anyMatch(s -> s.startsWith(target.system() + "-") && s.contains(target.processor()));
+    return any && assessment.natives().bytesNotFor(target) > 0;
+  }
+}

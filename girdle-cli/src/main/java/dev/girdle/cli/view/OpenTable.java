@@ -1,0 +1,75 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Thing;
+import dev.girdle.plan.Prune;
+import dev.girdle.seal.Assessment;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** What is asked for by names that only the run will tell, for people and as JSON. */
+final class OpenTable {
+  private final Assessment assessment;
+
+  private record Group(String component, Thing thing) {}
+
+  OpenTable(Assessment assessment) {
+    this.assessment = assessment;
+  }
+
+  void print(Console console) {
+    List<OpenDemand> open = assessment.closure().open();
+    if (open.isEmpty()) {
+      return;
+    }
+    Map<Group, List<OpenDemand>> groups = new LinkedHashMap<>();
+    for (OpenDemand demand : open) {
+      groups
+          .computeIfAbsent(
+              new Group(demand.from().component().name(), demand.thing()), g -> new ArrayList<>())
+          .add(demand);
+    }
+    console.heading(
+        "Asked for by names that only the run will tell: "
+            + SurveyView.count(open.size(), "place"));
+    Table table = new Table("lll");
+    table.row("COMPONENT", "ASKS FOR", "FIRST PLACE");
+    groups.forEach(
+        (group, demands) ->
+            table.row(
+                group.component,
+                "any " + group.thing.label(),
+                demands.get(0).place()
+                    + (demands.size() > 1
+                        ? ", and " + SurveyView.count(demands.size() - 1, "more place")
+                        : "")));
+    table.print(console, true);
+    console.line("  " + consequence());
+  }
+
+  private String consequence() {
+    Prune prune = assessment.plan().choice().prune();
+    return switch (prune) {
+      case NONE, COMPONENTS ->
+          "Inside its own component everything is there; for other components say --always PATTERN.";
+      case FILES -> "So all files of these components go along; for others say --always PATTERN.";
+      case CLASSES ->
+          "So all that it can mean in these components goes along; for others say --always PATTERN.";
+    };
+  }
+
+  List<Map<String, Object>> json() {
+    return assessment.closure().open().stream()
+        .map(
+            o ->
+                Json.object(
+                    "place", o.place(),
+                    "component", o.from().component().name(),
+                    "how", o.how().name().toLowerCase(Locale.ROOT),
+                    "thing", o.thing().name().toLowerCase(Locale.ROOT)))
+        .toList();
+  }
+}

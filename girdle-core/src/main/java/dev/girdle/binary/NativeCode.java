@@ -1,0 +1,126 @@
+package dev.girdle.binary;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * For which system and processors a file of native code is, as its header says.
+ *
+ * <p>Sources: ELF (System V ABI, "ELF Header"; {@code e_ident[EI_OSABI]}, {@code e_machine}),
+ * PE/COFF (Microsoft PE Format, "COFF File Header", {@code Machine}), Mach-O ({@code
+ * mach_header.cputype} and the fat header of {@code mach-o/fat.h}), XCOFF (magic numbers of AIX).
+ * Android's and musl's libraries are ELF for Linux like any other and cannot be told apart by their
+ * headers.
+ *
+ * @param system "linux", "windows", "macos", or another system's name
+ * @param processors "x64", "arm64", "x86" and so on; one or more, several in a fat file
+ */
+public record NativeCode(String system, Set<String> processors) {
+  /** How many bytes from the start of a file {@link #of} wants to see. */
+  public static final int HEAD = 4096;
+
+  private static final Map<Integer, String> ELF_MACHINES =
+      Map.ofEntries(
+          Map.entry(0x3e, "x64"),
+          Map.entry(0xb7, "arm64"),
+          Map.entry(0x03, "x86"),
+          Map.entry(0x28, "arm"),
+          Map.entry(0x08, "mips"),
+          Map.entry(0x14, "ppc"),
+          Map.entry(0x15, "ppc64"),
+          Map.entry(0x16, "s390x"),
+          Map.entry(0x02, "sparc"),
+          Map.entry(0x2b, "sparcv9"),
+          Map.entry(0xf3, "riscv"),
+          Map.entry(0x102, "loongarch"));
+  private static final Map<Integer, String> ELF_SYSTEMS =
+      Map.of(2, "netbsd", 6, "solaris", 7, "aix", 9, "freebsd", 12, "openbsd");
+  private static final Map<Integer, String> PE_MACHINES =
+      Map.of(0x8664, "x64", 0xaa64, "arm64", 0x14c, "x86", 0x1c0, "arm", 0x1c4, "arm");
+  private static final Map<Integer, String> MACH_PROCESSORS =
+      Map.of(7, "x86", 0x1000007, "x64", 12, "arm", 0x100000c, "arm64", 18, "ppc");
+
+  /** More would be a class file, which shares the magic number: there, the version stands here. */
+  private static final int MOST_IN_FAT_FILE = 20;
+
+  /**
+   * Reads the header of a file.
+   *
+   * @param head the first {@link #HEAD} bytes, or all of a shorter file
+   * @return empty if it is not native code
+   */
+  public static Optional<NativeCode> of(byte[] head) {
+    if (head.length < 20) {
+      return Optional.empty();
+    }
+    ByteBuffer big = ByteBuffer.wrap(head).order(ByteOrder.BIG_ENDIAN);
+    ByteBuffer little = ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN);
+    int magic = big.getInt(0);
+    return switch (magic) {
+      case 0x7f454c46 -> elf(head[5] == 2 ? big : little);
+      case 0xfeedface, 0xfeedfacf -> mach(Set.of(big.getInt(4)));
+      case 0xcefaedfe, 0xcffaedfe -> mach(Set.of(little.getInt(4)));
+      case 0xcafebabe -> fat(big);
+      default -> magic >>> 16 == 0x4d5a ? pe(little) : xcoff(magic >>> 16);
+    };
+  }
+
+  private static Optional<NativeCode> elf(ByteBuffer header) {
+    String system = ELF_SYSTEMS.getOrDefault(header.get(7) & 0xff, "linux");
+    return one(system, ELF_MACHINES.get(header.getShort(18) & 0xffff));
+  }
+
+  private static Optional<NativeCode> pe(ByteBuffer header) {
+    if (header.limit() < 0x40) {
+      return Optional.empty();
+    }
+    int at = header.getInt(0x3c);
+    boolean isPe = at > 0 && at < header.limit() - 6 && header.getInt(at) == 0x4550;
+    return isPe
+        ? one("windows", PE_MACHINES.get(header.getShort(at + 4) & 0xffff))
+        : Optional.empty();
+  }
+
+  private static Optional<NativeCode> fat(ByteBuffer header) {
+    int count = header.getInt(4);
+    if (count < 1 || count > MOST_IN_FAT_FILE) {
+      return Optional.empty();
+    }
+    Set<Integer> types = new TreeSet<>();
+    for (int i = 0; i < count && 8 + i * 20 + 4 <= header.limit(); i++) {
+      types.add(header.getInt(8 + i * 20));
+    }
+    return mach(types);
+  }
+
+  private static Optional<NativeCode> mach(Set<Integer> types) {
+    Set<String> processors = new TreeSet<>();
+    types.forEach(t -> processors.add(MACH_PROCESSORS.getOrDefault(t, "other")));
+    return Optional.of(new NativeCode("macos", processors));
+  }
+
+  private static Optional<NativeCode> xcoff(int magic) {
+    return switch (magic) {
+      case 0x01df -> one("aix", "ppc");
+      case 0x01f7 -> one("aix", "ppc64");
+      default -> Optional.empty();
+    };
+  }
+
+  private static Optional<NativeCode> one(String system, String processor) {
+    return Optional.of(new NativeCode(system, Set.of(processor == null ? "other" : processor)));
+  }
+
+  /**
+   * For what it is, in words.
+   *
+   * @return for example {@code linux-x64} or {@code macos-arm64+x64}
+   */
+  public String text() {
+    return system + "-" + String.join("+", new TreeSet<>(processors));
+  }
+}

@@ -1,0 +1,25 @@
+package dev.girdle.closure;
+
+import dev.girdle.app.Item;
+
+/**
+ * Something is asked for by a name that only the run will tell, so that it cannot be said what it
+ * is.
+ *
+ * @param how in which way it is asked for
+ * @param thing what kind of thing is asked for
+ * @param from who asks
+ * @param member the method it stands in
+ * @param line the line it stands in, from 1; 0 if not known
+ */
+public record OpenDemand(How how, Thing thing, Item from, String member, int line) {
+  /**
+   * Where exactly it stands, for the user.
+   *
+   * @return for example {@code org.ternhaven.tides.Tides.load, line 31}
+   */
+  public String place() {
+    String where = member.isEmpty() ? from.name() : from.name() + "." + member;
+    return line > 0 ? where + ", line " + line : where;
+  }
+}

@@ -1,0 +1,48 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Item;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.io.Paths;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The texts in a file of the application that name something that is there. */
+final class FileDemands {
+  private static final int LARGEST_TEXT = 1 << 20;
+
+  private FileDemands() {}
+
+  /** What a file demands. Binary files and very large ones demand nothing. */
+  static List<Demand> of(Item item, ClassIndex index) throws IOException {
+    if (item.content().size() > LARGEST_TEXT) {
+      return List.of();
+    }
+    byte[] bytes = item.content().bytes(LARGEST_TEXT);
+    for (byte b : bytes) {
+      if (b == 0) {
+        return List.of();
+      }
+    }
+    Words words = new Words(bytes);
+    String folder = Paths.folder(item.path());
+    Map<String, Demand> found = new LinkedHashMap<>();
+    for (String word = words.next(); word != null; word = words.next()) {
+      int line = words.line();
+      TextDemands.className(word, index)
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, line)));
+      TextDemands.resourceName(word, folder, item, index)
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.RESOURCE, n, line)));
+    }
+    return new ArrayList<>(found.values());
+  }
+
+  private static Demand demand(Item item, Thing thing, String name, int line) {
+    return new Demand(How.FILE_TEXT, thing, name, item, "", line, Strength.SOFT, "");
+  }
+}

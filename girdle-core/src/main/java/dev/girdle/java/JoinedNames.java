@@ -1,0 +1,38 @@
+package dev.girdle.java;
+
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.java.value.Value;
+import java.util.Collection;
+
+/** All classes and files whose names start and end as a joined text does. */
+final class JoinedNames {
+  /** More would mean that next to nothing is known of the name. */
+  private static final int MOST = 1500;
+
+  private JoinedNames() {}
+
+  /** Demands the classes; false if too little is known of the name to say which. */
+  static boolean classes(Gathering gathering, Value.Joined joined) {
+    String prefix = joined.prefix().replace('/', '.');
+    if (prefix.indexOf('.') <= 0) {
+      return false;
+    }
+    String suffix = joined.suffix().replace('/', '.');
+    ClassIndex index = gathering.index();
+    Collection<String> found = index.classesBetween(prefix, suffix, MOST);
+    found.forEach(n -> gathering.type(How.JOINED, n.replace('.', '/'), Strength.SOFT));
+    return found.size() < MOST;
+  }
+
+  /** Demands the files; false if too little is known of the name to say which. */
+  static boolean files(Gathering gathering, Value.Joined joined) {
+    if (joined.prefix().indexOf('/') <= 0) {
+      return false;
+    }
+    Collection<String> found =
+        gathering.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
+    found.forEach(n -> gathering.file(How.JOINED, n, Strength.SOFT, ""));
+    return found.size() < MOST;
+  }
+}

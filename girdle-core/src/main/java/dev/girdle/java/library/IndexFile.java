@@ -1,0 +1,101 @@
+package dev.girdle.java.library;
+
+import dev.girdle.java.library.LibraryIndex.Entry;
+import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.io.UTFDataFormatException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.InflaterInputStream;
+
+/**
+ * The index on disk: compressed; a magic number, the repository's path, the number of libraries,
+ * then of each its path, time, size, number of classes and their names. An index that is damaged,
+ * or of another repository, counts as empty.
+ */
+final class IndexFile {
+  private static final int MAGIC = 0x47524c31;
+  private static final int MOST_CLASSES = 1 << 20;
+
+  private final Path file;
+  private final String repository;
+
+  IndexFile(Path file, Path repository) {
+    this.file = file;
+    this.repository = repository.toAbsolutePath().normalize().toString();
+  }
+
+  Map<String, Entry> read() {
+    Map<String, Entry> entries = new TreeMap<>();
+    if (!Files.isRegularFile(file)) {
+      return entries;
+    }
+    try (DataInputStream in =
+        new DataInputStream(
+            new BufferedInputStream(new InflaterInputStream(Files.newInputStream(file))))) {
+      if (in.readInt() != MAGIC || !in.readUTF().equals(repository)) {
+        return entries;
+      }
+      int count = in.readInt();
+      for (int i = 0; i < count; i++) {
+        String path = in.readUTF();
+        long time = in.readLong();
+        long size = in.readLong();
+        int classes = in.readInt();
+        if (classes < 0 || classes > MOST_CLASSES) {
+          throw new UTFDataFormatException();
+        }
+        List<String> names = new ArrayList<>();
+        for (int j = 0; j < classes; j++) {
+          names.add(in.readUTF());
+        }
+        entries.put(path, new Entry(time, size, names));
+      }
+      return entries;
+    } catch (IOException e) {
+      return new TreeMap<>();
+    }
+  }
+
+  void write(Map<String, Entry> entries) {
+    Path fresh = null;
+    try {
+      Files.createDirectories(file.getParent());
+      fresh = Files.createTempFile(file.getParent(), ".index-", "");
+      try (DataOutputStream out =
+          new DataOutputStream(
+              new BufferedOutputStream(new DeflaterOutputStream(Files.newOutputStream(fresh))))) {
+        out.writeInt(MAGIC);
+        out.writeUTF(repository);
+        out.writeInt(entries.size());
+        for (Map.Entry<String, Entry> e : entries.entrySet()) {
+          out.writeUTF(e.getKey());
+          out.writeLong(e.getValue().time());
+          out.writeLong(e.getValue().size());
+          out.writeInt(e.getValue().classes().size());
+          for (String name : e.getValue().classes()) {
+            out.writeUTF(name);
+          }
+        }
+      }
+      Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
+    } catch (IOException e) {
+      remove(fresh); // the next run makes the index again
+    }
+  }
+
+  private static void remove(Path fresh) {
+    if (fresh != null && !fresh.toFile().delete()) {
+      fresh.toFile().deleteOnExit();
+    }
+  }
+}

@@ -1,0 +1,170 @@
+package dev.girdle.java.library;
+
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FolderTree;
+import dev.girdle.io.TreeFile;
+import dev.girdle.io.ZipTree;
+import java.io.IOException;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * The classes of all libraries in a local repository folder.
+ *
+ * <p>A library is read again only if its file has another time or size than when it was last read.
+ * A library that cannot be read holds nothing.
+ */
+public final class LibraryIndex {
+  private final Path repository;
+  private final IndexFile file;
+  private final Progress progress;
+  private Map<String, Entry> entries = new TreeMap<>();
+
+  /**
+   * A library that was read.
+   *
+   * @param time when its file was last changed, in milliseconds since 1970
+   * @param size bytes
+   * @param classes the full names of its classes, without those inside others
+   */
+  record Entry(long time, long size, List<String> classes) {}
+
+  private LibraryIndex(Path repository, Path cache, Progress progress) {
+    this.repository = repository;
+    this.file = new IndexFile(cache.resolve("classes-of-libraries"), repository);
+    this.progress = progress;
+  }
+
+  /**
+   * Brings the index up to date.
+   *
+   * @param repository the local repository; may not exist
+   * @param cache Girdle's cache folder; made if it does not exist
+   * @param progress is told how the work gets on
+   * @return the index; if the cache folder cannot be written, it is only not kept
+   * @throws IOException if the repository cannot be listed
+   */
+  public static LibraryIndex of(Path repository, Path cache, Progress progress) throws IOException {
+    LibraryIndex index = new LibraryIndex(repository, cache, progress);
+    if (Files.isDirectory(repository)) {
+      index.refresh();
+    }
+    return index;
+  }
+
+  private void refresh() throws IOException {
+    Map<String, Entry> known = file.read();
+    Map<String, BasicFileAttributes> jars = jars();
+    Set<String> fresh = new LinkedHashSet<>();
+    jars.forEach(
+        (path, attributes) -> {
+          Entry entry = known.get(path);
+          if (entry != null && isSame(entry, attributes)) {
+            entries.put(path, entry);
+          } else {
+            fresh.add(path);
+          }
+        });
+    long done = 0;
+    for (String path : fresh) {
+      progress.at("indexing libraries on this machine", ++done, 0);
+      BasicFileAttributes a = jars.get(path);
+      entries.put(path, new Entry(a.lastModifiedTime().toMillis(), a.size(), classes(path)));
+    }
+    if (!fresh.isEmpty() || entries.size() != known.size()) {
+      file.write(entries);
+    }
+  }
+
+  private static boolean isSame(Entry entry, BasicFileAttributes attributes) {
+    return entry.time == attributes.lastModifiedTime().toMillis()
+        && entry.size == attributes.size();
+  }
+
+  private Map<String, BasicFileAttributes> jars() throws IOException {
+    Map<String, BasicFileAttributes> jars = new TreeMap<>();
+    Files.walkFileTree(
+        repository,
+        new SimpleFileVisitor<>() {
+          @Override
+          public FileVisitResult visitFile(Path jar, BasicFileAttributes attributes) {
+            String name = jar.getFileName().toString();
+            boolean isPlain =
+                name.endsWith(".jar")
+                    && !name.endsWith("-sources.jar")
+                    && !name.endsWith("-javadoc.jar")
+                    && !name.endsWith("-tests.jar");
+            if (isPlain && attributes.isRegularFile()) {
+              jars.put(repository.relativize(jar).toString().replace('\\', '/'), attributes);
+            }
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFileFailed(Path jar, IOException e) {
+            return FileVisitResult.CONTINUE; // what may not be looked at offers nothing
+          }
+        });
+    return jars;
+  }
+
+  private List<String> classes(String path) {
+    List<String> classes = new ArrayList<>();
+    try (ZipTree tree = ZipTree.open(FolderTree.content(repository.resolve(path)), path)) {
+      for (TreeFile entry : tree.files()) {
+        String name = entry.path();
+        boolean isTop = name.indexOf('$') < 0 && !name.startsWith("META-INF/");
+        if (name.endsWith(".class") && isTop && !name.endsWith("-info.class")) {
+          classes.add(name.substring(0, name.length() - ".class".length()).replace('/', '.'));
+        }
+      }
+    } catch (IOException | GirdleException e) {
+      return List.of(); // a damaged library offers nothing
+    }
+    return classes;
+  }
+
+  /**
+   * Finds the libraries that hold classes.
+   *
+   * @param names full names
+   * @return for each name that is found, the paths of the jars in the repository, sorted
+   */
+  public Map<String, List<String>> find(Collection<String> names) {
+    Map<String, String> topOf = new HashMap<>();
+    for (String name : names) {
+      int inner = name.indexOf('$');
+      topOf.put(name, inner > 0 ? name.substring(0, inner) : name);
+    }
+    Map<String, List<String>> jarsOfTop = new HashMap<>();
+    Set<String> wanted = Set.copyOf(topOf.values());
+    entries.forEach(
+        (path, entry) -> {
+          for (String c : entry.classes) {
+            if (wanted.contains(c)) {
+              jarsOfTop.computeIfAbsent(c, x -> new ArrayList<>()).add(path);
+            }
+          }
+        });
+    Map<String, List<String>> found = new TreeMap<>();
+    topOf.forEach(
+        (name, top) -> {
+          if (jarsOfTop.containsKey(top)) {
+            found.put(name, jarsOfTop.get(top));
+          }
+        });
+    return found;
+  }
+}

@@ -1,0 +1,40 @@
+package dev.girdle.plan;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is to be sealed, and what the user already knows about it.
+ *
+ * @param app the application: a folder or a file
+ * @param with further components, in the order the user named them
+ * @param entries the entry points; empty to have it found
+ * @param name the name; empty to have it found
+ * @param release the release; empty to have it found
+ * @param declared how declared dependencies are found
+ */
+public record Source(
+    Path app,
+    List<Path> with,
+    List<Entry> entries,
+    Optional<String> name,
+    Optional<String> release,
+    Declared declared) {
+  /** Copies the lists. */
+  public Source {
+    with = List.copyOf(with);
+    entries = List.copyOf(entries);
+  }
+
+  /**
+   * A source of which everything else is to be found.
+   *
+   * @param app the application
+   * @return no further components and no choices
+   */
+  public static Source of(Path app) {
+    return new Source(
+        app, List.of(), List.of(), Optional.empty(), Optional.empty(), Declared.LOCAL);
+  }
+}

@@ -1,0 +1,97 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.app.Nearest;
+import dev.girdle.app.Target;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.NamePattern;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** What the plan wants in or out, whatever the closure says. */
+final class Exclusions {
+  private final Application application;
+
+  Exclusions(Application application) {
+    this.application = application;
+  }
+
+  /** The items that the plan keeps out, each with the reason. */
+  Map<Item, String> excluded(Choice choice, NativeItems natives) {
+    Map<Item, String> excluded = new LinkedHashMap<>();
+    for (NamePattern pattern : choice.never()) {
+      fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.text()));
+    }
+    choice.target().ifPresent((Target t) -> natives.notFor(t).forEach(excluded::putIfAbsent));
+    return excluded;
+  }
+
+  /**
+   * The items that fit a pattern: by their own name, or since their component's name does.
+   *
+   * @return in the application's order; may be empty
+   */
+  Set<Item> fitting(NamePattern pattern) {
+    Set<Item> fitting = new LinkedHashSet<>();
+    for (Component component : application.components()) {
+      if (isNamed(component, pattern)) {
+        fitting.addAll(component.items());
+      } else {
+        component.items().stream().filter(i -> isNamed(i, pattern)).forEach(fitting::add);
+      }
+    }
+    return fitting;
+  }
+
+  private static boolean isNamed(Component component, NamePattern pattern) {
+    String name = component.name();
+    String stem = name.endsWith(".jar") ? name.substring(0, name.length() - 4) : name;
+    return pattern.matchesFileName(name)
+        || pattern.matchesFileName(stem)
+        || pattern.matchesFileName(stem.replaceFirst("-\\d[^/]*$", ""))
+        || component.origin().equals(pattern.text());
+  }
+
+  private static boolean isNamed(Item item, NamePattern pattern) {
+    return pattern.matches(item.name()) || pattern.matches(item.path());
+  }
+
+  /** Refuses patterns that fit nothing; all of them at once, each with the nearest names. */
+  void requireEffect(Choice choice) {
+    List<String> lines = new ArrayList<>();
+    choice.always().forEach(p -> requireEffect("--always", p, lines));
+    choice.never().forEach(p -> requireEffect("--never", p, lines));
+    if (!lines.isEmpty()) {
+      throw new GirdleException(Fault.REQUEST, lines);
+    }
+  }
+
+  private void requireEffect(String option, NamePattern pattern, List<String> lines) {
+    if (!fitting(pattern).isEmpty()) {
+      return;
+    }
+    Set<String> names = new LinkedHashSet<>();
+    for (Component component : application.components()) {
+      names.add(component.name());
+      component.items().forEach(i -> names.add(i.name()));
+    }
+    List<String> near = Nearest.to(pattern.text().replace("*", ""), names, 3);
+    lines.add(
+        option
+            + " "
+            + pattern.text()
+            + ": no class, file or component of that name"
+            + (near.isEmpty() ? "" : "; did you mean " + String.join(", or ", near) + "?"));
+    if (near.isEmpty()) {
+      lines.add("  * stands for a part of a name, ** for any number of parts: org.ternhaven.**");
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Item;
+import dev.girdle.app.Target;
+import dev.girdle.binary.NativeCode;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** The items of native code in an application, and what each is for by its own header. */
+public final class NativeItems {
+  private static final Set<String> ENDINGS =
+      Set.of("so", "dll", "dylib", "jnilib", "exe", "bundle", "node", "a", "sl", "bin");
+
+  private final Map<Item, NativeCode> codes = new LinkedHashMap<>();
+
+  private NativeItems() {}
+
+  /**
+   * Looks at all files that are named like native code, or have no ending.
+   *
+   * @param application the application
+   * @return what was found
+   */
+  static NativeItems of(Application application) {
+    NativeItems found = new NativeItems();
+    application.components().stream()
+        .flatMap(c -> c.items().stream())
+        .filter(i -> mayBe(i.path()))
+        .forEach(i -> read(i).ifPresent(code -> found.codes.put(i, code)));
+    return found;
+  }
+
+  private static boolean mayBe(String path) {
+    String name = Paths.fileName(path);
+    int dot = name.lastIndexOf('.');
+    String ending = name.substring(dot + 1);
+    boolean numbered = name.contains(".so.") && Character.isDigit(ending.charAt(0));
+    return dot < 0 && !path.startsWith("META-INF/") || ENDINGS.contains(ending) || numbered;
+  }
+
+  private static Optional<NativeCode> read(Item item) {
+    try (InputStream in = item.content().open()) {
+      return NativeCode.of(in.readNBytes(NativeCode.HEAD));
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
+    }
+  }
+
+  /**
+   * What a file of native code is for.
+   *
+   * @param item any item
+   * @return empty if it is not native code
+   */
+  public Optional<NativeCode> code(Item item) {
+    return Optional.ofNullable(codes.get(item));
+  }
+
+  /** The items that do not run on a target, each with the reason. */
+  Map<Item, String> notFor(Target target) {
+    Map<Item, String> others = new LinkedHashMap<>();
+    codes.forEach(
+        (item, code) -> {
+          if (!target.runs(code.system(), code.processors())) {
+            others.put(item, "native code for " + code.text() + ", not for " + target.text());
+          }
+        });
+    return others;
+  }
+
+  /**
+   * How many bytes there are for each system.
+   *
+   * @return from names like {@code linux-x64} to bytes where they lie
+   */
+  public Map<String, Long> bySystem() {
+    Map<String, Long> bytes = new TreeMap<>();
+    codes.forEach((item, code) -> bytes.merge(code.text(), item.weight(), Long::sum));
+    return bytes;
+  }
+
+  /**
+   * How many bytes of native code are not for a target.
+   *
+   * @param target the target
+   * @return bytes where they lie
+   */
+  public long bytesNotFor(Target target) {
+    return notFor(target).keySet().stream().mapToLong(Item::weight).sum();
+  }
+}

@@ -1,0 +1,2 @@
+/** The harbour office's desk: which berths are free, asked over HTTP. */
+package org.ternhaven.desk;
