@@ -167,7 +167,7 @@ public final class ClosureWalk {
   }
 
   private List<Unmet> unmet() {
-    new Leniency(unsatisfied.values()).apply();
+    new Leniency(linkage, unsatisfied.values()).apply();
     List<Unmet> unmet = new ArrayList<>();
     unsatisfied.forEach(
         (name, demands) -> {

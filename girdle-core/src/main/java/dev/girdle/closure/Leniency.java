@@ -1,58 +1,121 @@
 package dev.girdle.closure;
 
-import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
  * Ranks unmet demands by what the program itself knows of them.
  *
- * <p>Where a component is prepared for the absence of a thing in one place, it knows that the thing
- * may be absent, and its other demands for it are not hard either. An item that asks for such a
- * thing is itself optional: whatever else it misses, it misses only where the thing is there.
+ * <ul>
+ *   <li>Where makers are prepared for the absence of a thing in one place, they know that it may be
+ *       absent, with all that is supplied together with it; their other demands for that are not
+ *       hard either.
+ *   <li>An item that asks for such a thing is itself optional: whatever else it misses, it misses
+ *       only where the thing is there.
+ *   <li>If all items that ask for something supplied together are based on parts of it, they cannot
+ *       even be loaded without it: they are there for those who have it.
+ * </ul>
  */
 final class Leniency {
   private static final String ELSEWHERE = "its absence is provided for elsewhere";
   private static final String OPTIONAL = "only code for something optional asks for it";
+  private static final String BASED = "only code that is based on it asks for it";
 
+  private final Linkage linkage;
   private final Collection<List<Demand>> unsatisfied;
+  private final Map<List<Object>, String> families = new HashMap<>();
   private final Set<Excused> excused = new HashSet<>();
   private final Set<Item> optional = new HashSet<>();
 
-  private record Excused(Component component, Thing thing, String name) {
-    static Excused of(Demand demand) {
-      return new Excused(demand.from().component(), demand.thing(), demand.name());
-    }
-  }
+  private record Excused(String makers, String family) {}
 
-  Leniency(Collection<List<Demand>> unsatisfied) {
+  Leniency(Linkage linkage, Collection<List<Demand>> unsatisfied) {
+    this.linkage = linkage;
     this.unsatisfied = unsatisfied;
   }
 
   void apply() {
-    forEach(d -> d.excuse().isEmpty() ? null : excused.add(Excused.of(d)));
-    forEach(d -> excused.contains(Excused.of(d)) ? optional.add(d.from()) : null);
+    forEach(
+        d -> {
+          if (!d.excuse().isEmpty()) {
+            excused.add(of(d));
+          }
+        });
+    forEach(
+        d -> {
+          if (excused.contains(of(d))) {
+            optional.add(d.from());
+          }
+        });
+    for (List<Demand> demands : unsatisfied) {
+      demands.replaceAll(this::rank);
+    }
+    Set<String> onlyBased = familiesOnlyBasedOn();
+    optional.clear();
+    for (List<Demand> demands : unsatisfied) {
+      demands.replaceAll(d -> isHard(d) && onlyBased.contains(family(d)) ? based(d) : d);
+    }
     for (List<Demand> demands : unsatisfied) {
       demands.replaceAll(this::rank);
     }
   }
 
-  private void forEach(java.util.function.Function<Demand, Object> action) {
+  private Demand based(Demand demand) {
+    optional.add(demand.from());
+    return demand.excused(BASED);
+  }
+
+  private void forEach(java.util.function.Consumer<Demand> action) {
     for (List<Demand> demands : unsatisfied) {
-      demands.stream().filter(d -> d.from() != null).forEach(action::apply);
+      demands.stream().filter(d -> d.from() != null).forEach(action);
     }
   }
 
+  private Excused of(Demand demand) {
+    return new Excused(linkage.makersOf(demand.from()), family(demand));
+  }
+
+  private String family(Demand demand) {
+    return families.computeIfAbsent(
+        List.of(demand.thing(), demand.name()),
+        k -> linkage.familyOf(demand.thing(), demand.name()));
+  }
+
   private Demand rank(Demand demand) {
-    if (demand.strength() != Strength.HARD || demand.from() == null) {
+    if (!isHard(demand)) {
       return demand;
     }
-    if (excused.contains(Excused.of(demand))) {
+    if (excused.contains(of(demand))) {
       return demand.excused(ELSEWHERE);
     }
     return optional.contains(demand.from()) ? demand.excused(OPTIONAL) : demand;
+  }
+
+  private static boolean isHard(Demand demand) {
+    return demand.strength() == Strength.HARD && demand.from() != null;
+  }
+
+  /** Families all of whose hard askers extend or implement something of the same family. */
+  private Set<String> familiesOnlyBasedOn() {
+    Map<String, Set<Item>> based = new HashMap<>();
+    forEach(
+        d -> {
+          if (d.how() == How.INHERITANCE) {
+            based.computeIfAbsent(family(d), f -> new HashSet<>()).add(d.from());
+          }
+        });
+    Set<String> only = new HashSet<>(based.keySet());
+    forEach(
+        d -> {
+          if (isHard(d) && !based.getOrDefault(family(d), Set.of()).contains(d.from())) {
+            only.remove(family(d));
+          }
+        });
+    return only;
   }
 }

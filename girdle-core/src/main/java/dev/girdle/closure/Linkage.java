@@ -35,4 +35,22 @@ public interface Linkage {
    * @return hints, one for each thing that it could mean
    */
   List<Demand> meanings(OpenDemand open);
+
+  /**
+   * The widest unit of supply that a missing thing may belong to and of which nothing is there.
+   *
+   * @param thing what kind of thing is missing
+   * @param name its name
+   * @return the same for all things that are missing together; the name itself if others of its
+   *     kind are there
+   */
+  String familyOf(Thing thing, String name);
+
+  /**
+   * Who makes an item, so that two items of the same makers know the same of what may be missing.
+   *
+   * @param item an item of the application
+   * @return the same for all items of the same makers
+   */
+  String makersOf(Item item);
 }

@@ -28,6 +28,7 @@ final class ClassIndex {
   private final Map<String, List<Item>> bundles = new HashMap<>();
   private final Map<String, List<Item>> natives = new HashMap<>();
   private final Set<String> packages = new HashSet<>();
+  private final Set<String> packagePrefixes = new HashSet<>();
   private final Map<Item, String> excluded;
   private final Map<String, String> excludedClasses = new HashMap<>();
   private NavigableSet<String> sortedClasses;
@@ -75,8 +76,18 @@ final class ClassIndex {
     List<Item> same = classes.computeIfAbsent(item.name(), n -> new ArrayList<>(1));
     if (same.isEmpty() || same.get(0).component() == item.component()) {
       same.add(item);
-      int dot = item.name().lastIndexOf('.');
-      packages.add(dot < 0 ? "" : item.name().substring(0, dot));
+      addPackage(item.name());
+    }
+  }
+
+  private void addPackage(String className) {
+    int dot = className.lastIndexOf('.');
+    if (packages.add(dot < 0 ? "" : className.substring(0, dot))) {
+      for (; dot > 0; dot = className.lastIndexOf('.', dot - 1)) {
+        if (!packagePrefixes.add(className.substring(0, dot))) {
+          return;
+        }
+      }
     }
   }
 
@@ -92,6 +103,11 @@ final class ClassIndex {
 
   boolean hasClass(String name) {
     return classes.containsKey(name);
+  }
+
+  /** Whether there is a package of this name, or one that lies in it. */
+  boolean hasPackageUnder(String name) {
+    return packagePrefixes.contains(name);
   }
 
   boolean hasPackage(String name) {

@@ -15,13 +15,17 @@ import java.util.Map;
 
 /**
  * Collects the demands of one class file: each name once, the strongest demand for it, and of
- * equally strong ones the first.
+ * equally strong ones the first; besides, one that tells that the class can do without it.
  */
 final class Gathering {
   private final Item item;
   private final String self;
   private final ClassIndex index;
   private final Map<String, Demand> code = new LinkedHashMap<>();
+
+  /** Where the class is prepared for the absence of something that it demands hard elsewhere. */
+  private final Map<String, Demand> excused = new LinkedHashMap<>();
+
   private final Map<Thing, Map<String, Demand>> others = new EnumMap<>(Thing.class);
   private final Map<Thing, OpenDemand> open = new EnumMap<>(Thing.class);
   private String member = "";
@@ -56,9 +60,16 @@ final class Gathering {
       descriptor(how, internalName, strength);
       return;
     }
-    if (!internalName.equals(self) && isStronger(code.get(internalName), strength)) {
+    if (internalName.equals(self)) {
+      return;
+    }
+    if (isStronger(code.get(internalName), strength)) {
       code.put(
           internalName, demand(how, Thing.CODE, internalName.replace('/', '.'), strength, excuse));
+    }
+    if (!excuse.isEmpty()) {
+      excused.computeIfAbsent(
+          internalName, n -> demand(how, Thing.CODE, n.replace('/', '.'), strength, excuse));
     }
   }
 
@@ -120,6 +131,12 @@ final class Gathering {
                 ""));
       }
     }
+    excused.forEach(
+        (name, demand) -> {
+          if (code.get(name).strength() == Strength.HARD) {
+            demands.add(demand);
+          }
+        });
     others.values().forEach(there -> demands.addAll(there.values()));
     return new ItemDemands(demands, List.copyOf(open.values()));
   }

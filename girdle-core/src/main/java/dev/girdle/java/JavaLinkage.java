@@ -207,4 +207,26 @@ final class JavaLinkage implements Linkage {
   public List<Demand> meanings(OpenDemand open) {
     return new Meanings(facts, open).all();
   }
+
+  /** The shortest package that the name lies in and that nothing else lies in. */
+  @Override
+  public String familyOf(Thing thing, String name) {
+    if (thing != Thing.CODE) {
+      return name;
+    }
+    for (int dot = name.indexOf('.'); dot > 0; dot = name.indexOf('.', dot + 1)) {
+      String prefix = name.substring(0, dot);
+      if (!index.hasPackageUnder(prefix)) {
+        return prefix;
+      }
+    }
+    return name;
+  }
+
+  /** The first two parts of the package. */
+  @Override
+  public String makersOf(Item item) {
+    String[] parts = item.name().split("[./]", 3);
+    return parts.length < 3 ? parts[0] : parts[0] + "." + parts[1];
+  }
 }

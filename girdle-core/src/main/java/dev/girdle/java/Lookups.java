@@ -18,6 +18,7 @@ import java.util.function.Consumer;
  */
 final class Lookups {
   private static final String MAYBE = "it may cope with the absence of the file";
+  private static final String ASKED = "it asks whether it is there";
   private static final String ON_THE_RECEIVERS = "it may be on the receiver's machine";
 
   private static final Set<String> RESOURCE_CALLS =
@@ -44,6 +45,10 @@ final class Lookups {
     }
     Value first = arguments.get(0);
     boolean byText = descriptor.startsWith("(Ljava/lang/String;");
+    boolean answers = descriptor.endsWith(")Z") || descriptor.endsWith(")Ljava/lang/Class;");
+    if (byText && answers && !owner.startsWith("java/")) {
+      presence(first);
+    }
     switch (name) {
       case "forName", "loadClass", "findClass" -> {
         if (byText && descriptor.endsWith(")Ljava/lang/Class;")) {
@@ -106,6 +111,20 @@ final class Lookups {
       }
     } else if (byLoader && !(name instanceof Value.Loaded)) {
       gathering.open(How.REFLECTION, Thing.CODE);
+    }
+  }
+
+  /** A question with a class name that is answered with yes or no, or with the class if any. */
+  private void presence(Value name) {
+    if (name instanceof Value.Texts texts) {
+      for (String text : texts.all()) {
+        int dot = text.lastIndexOf('.');
+        boolean isCapital =
+            dot > 0 && dot + 1 < text.length() && Character.isUpperCase(text.charAt(dot + 1));
+        if (isCapital && isClassName(text)) {
+          gathering.type(How.REFLECTION, text.replace('.', '/'), Strength.SOFT, ASKED);
+        }
+      }
     }
   }
 

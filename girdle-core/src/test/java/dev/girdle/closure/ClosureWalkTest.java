@@ -43,6 +43,16 @@ class ClosureWalkTest {
         public List<Demand> meanings(OpenDemand asked) {
           return meanings;
         }
+
+        @Override
+        public String familyOf(Thing thing, String name) {
+          return name.substring(0, 1);
+        }
+
+        @Override
+        public String makersOf(Item item) {
+          return item.component().name();
+        }
       };
 
   private void demand(String from, String to, Strength strength, String excuse) {

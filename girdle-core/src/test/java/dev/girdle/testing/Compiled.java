@@ -30,7 +30,8 @@ public final class Compiled {
     for (String source : sources) {
       Matcher inPackage = PACKAGE.matcher(source);
       Matcher type = TYPE.matcher(source);
-      String name = type.find() ? type.group(1) : "Unknown";
+      boolean isModule = source.startsWith("module ");
+      String name = isModule ? "module-info" : type.find() ? type.group(1) : "Unknown";
       Path place = sourceFolder;
       if (inPackage.find()) {
         place = place.resolve(inPackage.group(1).replace('.', '/'));
@@ -52,6 +53,32 @@ public final class Compiled {
   /** Compiles sources into a folder for Java 17. */
   public static Path to(Path folder, String... sources) throws IOException {
     return to(folder, 17, List.of(), sources);
+  }
+
+  /** Compiles the descriptor of a module into the folder that holds its classes already. */
+  public static void modules(Path folder, Path modulePath, String descriptor) throws IOException {
+    Path source = Files.createTempDirectory("girdle-test-module").resolve("module-info.java");
+    Files.writeString(source, descriptor);
+    ByteArrayOutputStream problems = new ByteArrayOutputStream();
+    String name = descriptor.replaceFirst("(?s).*?module (\\S+).*", "$1");
+    int status =
+        ToolProvider.getSystemJavaCompiler()
+            .run(
+                null,
+                problems,
+                problems,
+                "-d",
+                folder.toString(),
+                "--release",
+                "17",
+                "-p",
+                modulePath.toString(),
+                "--patch-module",
+                name + "=" + folder,
+                source.toString());
+    if (status != 0) {
+      throw new IllegalArgumentException("the descriptor does not compile: " + problems);
+    }
   }
 
   /** Removes a class file that was compiled, so that it is missing. */

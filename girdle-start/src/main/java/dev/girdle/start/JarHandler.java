@@ -10,6 +10,8 @@ import java.net.URLStreamHandler;
  * them as the runtime does for jars (Java platform API, {@code JarURLConnection}).
  */
 final class JarHandler extends URLStreamHandler {
+  private static final String SCHEME = "jar:";
+
   @Override
   protected URLConnection openConnection(URL url) throws IOException {
     return Nest.connectToFile(url);
@@ -17,14 +19,46 @@ final class JarHandler extends URLStreamHandler {
 
   @Override
   protected void parseURL(URL url, String spec, int start, int limit) {
-    String file = url.getFile();
-    int bang = file.indexOf("!/");
-    if (bang < 0 || limit <= start || spec.charAt(start) != '/') {
-      super.parseURL(url, spec, start, limit);
-      return;
+    String ref = limit < spec.length() ? spec.substring(limit + 1) : url.getRef();
+    String given = spec.substring(start, Math.max(start, limit));
+    String file;
+    if (spec.regionMatches(true, 0, SCHEME, 0, SCHEME.length())) {
+      file = given;
+    } else {
+      file = resolve(url.getFile(), given);
     }
-    String inJar = file.substring(0, bang + 2) + spec.substring(start + 1, limit);
-    String ref = limit < spec.length() ? spec.substring(limit + 1) : null;
-    setURL(url, "jar", "", -1, null, null, inJar, null, ref);
+    setURL(url, "jar", "", -1, null, null, file, null, ref);
+  }
+
+  private static String resolve(String base, String given) {
+    int bang = base.indexOf("!/");
+    if (given.isEmpty() || bang < 0) {
+      return base;
+    }
+    String jar = base.substring(0, bang + 1);
+    if (given.charAt(0) == '/') {
+      return jar + given;
+    }
+    String folder = base.substring(bang + 1, base.lastIndexOf('/') + 1);
+    return jar + plain(folder + given);
+  }
+
+  /** Takes {@code .} and {@code ..} out of a path; nothing leads out of the jar. */
+  private static String plain(String path) {
+    StringBuilder plain = new StringBuilder();
+    String[] parts = path.split("/", -1);
+    for (int i = 1; i < parts.length; i++) {
+      boolean last = i == parts.length - 1;
+      if (parts[i].equals("..")) {
+        plain.setLength(Math.max(0, plain.lastIndexOf("/")));
+      } else if (!parts[i].equals(".")) {
+        plain.append('/').append(parts[i]);
+        continue;
+      }
+      if (last) {
+        plain.append('/');
+      }
+    }
+    return plain.toString();
   }
 }

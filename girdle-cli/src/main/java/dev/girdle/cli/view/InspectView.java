@@ -50,7 +50,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
       facts.row("for", artifact.target());
     }
     if (artifact.prune() != null) {
-      facts.row("pruned of", PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
+      facts.row("pruned", "of " + PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
     }
     facts.row("modules", String.join(", ", artifact.runtime().modules()));
     facts.row(

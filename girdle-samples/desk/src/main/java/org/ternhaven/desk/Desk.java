@@ -25,6 +25,7 @@ public final class Desk {
     tomcat.setBaseDir(Files.createTempDirectory("desk").toString());
     tomcat.setPort(0);
     Context context = tomcat.addContext("", null);
+    context.setParentClassLoader(Desk.class.getClassLoader());
     AnnotationConfigWebApplicationContext beans = new AnnotationConfigWebApplicationContext();
     beans.register(DeskSettings.class);
     Tomcat.addServlet(context, "desk", new DispatcherServlet(beans)).setLoadOnStartup(1);

@@ -1,0 +1,256 @@
+package dev.girdle.bench;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * Seals real programs at every level of pruning and in every form, has each do its job, and
+ * compares what comes of it with what comes of the program on the plain class path.
+ */
+public final class Proof {
+  private static final List<String> LEVELS = List.of("none", "components", "files", "classes");
+  private static final List<String> FORMS = List.of("folder", "nested", "merged");
+  private static final String JAVA =
+      Path.of(System.getProperty("java.home"), "bin", "java").toString();
+
+  private final Path root;
+  private final Path work;
+  private final List<String> rows = new ArrayList<>();
+  private final List<String> sizes = new ArrayList<>();
+  private final List<String> troubles = new ArrayList<>();
+  private boolean allSame = true;
+
+  private Proof(Path root) throws IOException {
+    this.root = root;
+    this.work = Files.createTempDirectory("girdle-proof");
+  }
+
+  /**
+   * Proves, prints the tables and writes them to a file.
+   *
+   * @param args the project's folder, the file to write, and perhaps names of samples to prove only
+   * @throws Exception if a program cannot be sealed or started at all
+   */
+  public static void main(String[] args) throws Exception {
+    Proof proof = new Proof(Path.of(args[0]).toAbsolutePath());
+    List<String> wanted = List.of(args).subList(2, args.length);
+    for (Program program : Program.all()) {
+      if (wanted.isEmpty() || wanted.contains(program.sample())) {
+        proof.prove(program);
+      }
+    }
+    String text = proof.text();
+    System.out.print(text);
+    if (wanted.isEmpty()) {
+      Files.writeString(Path.of(args[1]), text);
+    }
+    System.exit(proof.allSame ? 0 : 1);
+  }
+
+  private Path app(Program program) {
+    return root.resolve("girdle-samples").resolve(program.sample()).resolve("target/app");
+  }
+
+  private void prove(Program program) throws Exception {
+    Map<String, String> environment = new LinkedHashMap<>();
+    if (program.sample().equals("tideclock")) {
+      environment.put("DISPLAY", System.getenv().getOrDefault("DISPLAY", ":0"));
+    }
+    Job job = new Job(program, environment);
+    Job.Outcome plain = job.run(plainStart(program));
+    System.err.println("## " + program.name() + "\n" + plain.text() + head(plain.errors()));
+    List<String> missing = missing(program);
+    StringBuilder row = new StringBuilder("| " + program.name() + " | " + program.kind());
+    StringBuilder size =
+        new StringBuilder("| " + program.name() + " | " + megabytes(sizeOf(app(program))));
+    for (String level : LEVELS) {
+      StringBuilder cells = new StringBuilder();
+      for (String form : FORMS) {
+        Path sealed = seal(program, level, form, missing);
+        if (form.equals("folder")) {
+          size.append(" | ").append(share(sizeOf(sealed.resolve("lib")), sizeOf(app(program))));
+        }
+        Job.Outcome outcome = job.run(start(program, sealed, form));
+        boolean same = outcome.text().equals(plain.text());
+        allSame &= same;
+        cells.append(same ? "same " : "**differs** ");
+        System.err.println(level + " " + form + (same ? " same" : " DIFFERS"));
+        if (!same) {
+          troubles.add(
+              program.name()
+                  + ", "
+                  + level
+                  + ", "
+                  + form
+                  + ": "
+                  + firstDifference(plain.text(), outcome.text())
+                  + " "
+                  + head(outcome.errors()));
+          System.err.println(troubles.get(troubles.size() - 1));
+        }
+        delete(sealed);
+      }
+      row.append(" | ").append(cells.toString().strip().replaceAll(" +", " "));
+    }
+    rows.add(row + " | " + missing.size() + " |");
+    sizes.add(size + " |");
+  }
+
+  private List<String> plainStart(Program program) throws IOException {
+    List<String> start = new ArrayList<>(List.of(JAVA));
+    start.addAll(program.javaOptions());
+    if (program.sample().equals("tideclock")) {
+      try (Stream<Path> jars = Files.list(app(program))) {
+        String modules =
+            jars.filter(j -> j.toString().endsWith("-linux.jar"))
+                .map(Path::toString)
+                .collect(Collectors.joining(":"));
+        start.addAll(List.of("-p", modules, "--add-modules", "javafx.controls"));
+      }
+    }
+    start.addAll(List.of("-cp", app(program) + "/*", program.entry()));
+    return start;
+  }
+
+  private static List<String> start(Program program, Path sealed, String form) {
+    if (form.equals("folder")) {
+      return List.of(sealed.resolve("bin/program").toString());
+    }
+    return List.of(JAVA, "-jar", sealed.toString());
+  }
+
+  private Path seal(Program program, String level, String form, List<String> missing)
+      throws Exception {
+    Path out = work.resolve(program.sample() + "-" + level + "-" + form);
+    List<String> command = girdle(program, "seal");
+    command.addAll(List.of("--name", "program", "--out", work.toString()));
+    command.addAll(List.of("--as", out.getFileName().toString(), "--prune", level));
+    command.addAll(
+        form.equals("folder") ? List.of("--form", "folder") : List.of("--archive", form));
+    missing.forEach(m -> command.addAll(List.of("--missing-ok", m)));
+    run(command);
+    return out;
+  }
+
+  private List<String> girdle(Program program, String verb) {
+    List<String> command = new ArrayList<>(List.of(root.resolve("girdle").toString(), verb));
+    command.addAll(List.of(app(program).toString(), "--entry", program.entry()));
+    command.addAll(program.sealing());
+    return command;
+  }
+
+  /** What Girdle says is needed and missing; the program does its job without, so it is not. */
+  private List<String> missing(Program program) throws Exception {
+    List<String> command = girdle(program, "closure");
+    command.add("--json");
+    Process process = new ProcessBuilder(command).redirectErrorStream(false).start();
+    JsonNode closure = new JsonMapper().readTree(process.getInputStream());
+    process.waitFor();
+    List<String> missing = new ArrayList<>();
+    closure
+        .path("unmet")
+        .forEach(
+            u -> {
+              if (u.path("strength").asText().equals("hard")) {
+                missing.add(u.path("name").asText());
+                System.err.println(
+                    "missing "
+                        + u.path("name").asText()
+                        + " "
+                        + u.path("askedBy").path(0).path("place").asText());
+              }
+            });
+    return missing;
+  }
+
+  private static void run(List<String> command) throws IOException, InterruptedException {
+    Path log = Files.createTempFile("girdle-proof", ".log");
+    Process process =
+        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+    if (process.waitFor() != 0) {
+      throw new IllegalStateException(command + "\n" + Files.readString(log));
+    }
+    Files.delete(log);
+  }
+
+  private static long sizeOf(Path place) throws IOException {
+    try (Stream<Path> files = Files.walk(place)) {
+      return files.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
+    }
+  }
+
+  private static void delete(Path place) throws IOException {
+    try (Stream<Path> files = Files.walk(place)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(file);
+      }
+    }
+  }
+
+  private static String megabytes(long bytes) {
+    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+  }
+
+  private static String share(long part, long whole) {
+    return megabytes(part) + " (" + Math.round(100.0 * part / whole) + " %)";
+  }
+
+  private static String firstDifference(String expected, String actual) {
+    String[] a = expected.split("\n");
+    String[] b = actual.split("\n");
+    for (int i = 0; i < Math.max(a.length, b.length); i++) {
+      String x = i < a.length ? a[i] : "(end)";
+      String y = i < b.length ? b[i] : "(end)";
+      if (!x.equals(y)) {
+        return "`" + x + "` became `" + y + "`";
+      }
+    }
+    return "";
+  }
+
+  private static String head(String text) {
+    return text.lines().limit(6).collect(Collectors.joining("\n"));
+  }
+
+  private String text() {
+    return """
+        # Proof
+
+        Made by `girdle-bench/prove`, which anyone can run; not edited by hand. Each program has a
+        job to do: first on the plain class path, then sealed at every level of `--prune` and in
+        every form (folder, nested archive, merged archive, in this order), in an emptied
+        environment and a fresh folder. *Same* means: the same exit status, the same standard
+        output, the same files made, but for times of day and durations. The last column counts
+        the classes that `closure` says are needed and missing although the job goes well without
+        them: reports that are false for this job.
+
+        | program | kind | none | components | files | classes | said to be missing |
+        | --- | --- | --- | --- | --- | --- | ---: |
+        %s
+
+        What the jars of the folder form take, and what part of the jars handed over that is:
+
+        | program | handed over | none | components | files | classes |
+        | --- | ---: | ---: | ---: | ---: | ---: |
+        %s
+        %s
+        Java %s.
+        """
+        .formatted(
+            String.join("\n", rows),
+            String.join("\n", sizes),
+            troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n",
+            System.getProperty("java.version"));
+  }
+}
