@@ -34,6 +34,7 @@ class WindowsStarterIT {
 
   @TempDir static Path dir;
   private static Path folder;
+  private static Path window;
 
   @BeforeAll
   static void seal() throws IOException {
@@ -45,8 +46,33 @@ class WindowsStarterIT {
     Run.of(tools.get(1), "-municode", "-o", dir.resolve("java.exe"), source)
         .with("PATH", "/usr/bin:/bin")
         .well();
+    Files.writeString(
+        source,
+        JAVA.replace("int status = 0;", "int status = 0; FILE *f = fopen(\"told.txt\", \"w\");")
+            .replace("wprintf(", "fwprintf(f, ")
+            .replace("return status;", "fclose(f); return status;"));
+    Run.of(tools.get(1), "-municode", "-mwindows", "-o", dir.resolve("javaw.exe"), source)
+        .with("PATH", "/usr/bin:/bin")
+        .go();
     Run.girdle("seal", Echo.build(dir, 17), "--form", "folder", "--out", dir.resolve("a b")).well();
     folder = dir.resolve("a b/echo-2.0");
+    Object[] words = {
+      "seal",
+      dir.resolve("app"),
+      "--form",
+      "folder",
+      "--out",
+      dir,
+      "--as",
+      "window",
+      "--opens-window",
+      "--entry-arguments",
+      "'50% \"&\" wow!' 'a\\'",
+      "--entry-options",
+      "'-Dq=say \"a|b\" & c'"
+    };
+    Run.girdle(words).well();
+    window = dir.resolve("window");
     wine("wineboot", "-i").go();
   }
 
@@ -112,6 +138,26 @@ class WindowsStarterIT {
                 + "bell.jar]\n[org.ternhaven.echo.Echo]\n"
                 + "[one]\n[two words]\n[a&b]\n[wow!]\n[]\n[100 sure]\n");
     assertThat(result.status()).isZero();
+  }
+
+  /**
+   * A starter of a program with a window does not wait, so it has no output to catch but a file's.
+   */
+  @Test
+  void aProgramWithAWindowOutlivesTheConsoleAndGetsItsFixedWords() throws Exception {
+    String home = java("javaw", "17.0.3");
+    Path javaw = dir.resolve("javas/javaw/bin/javaw.exe");
+    Files.copy(dir.resolve("javaw.exe"), javaw);
+    String line = "@\"" + windows(window) + "\\bin\\echo.cmd\" one\r\n";
+    Files.writeString(dir.resolve("window.cmd"), line);
+    wine("cmd", "/c", "window.cmd").with("JAVA_HOME", home).go();
+    Path told = dir.resolve("told.txt");
+    for (int i = 0; i < 100 && !(Files.exists(told) && Files.size(told) > 0); i++) {
+      Thread.sleep(100);
+    }
+    assertThat(Files.readString(told).replace("\r", ""))
+        .contains("[-Dq=say \"a|b\" & c]\n")
+        .endsWith("[org.ternhaven.echo.Echo]\n[50% \"&\" wow!]\n[a\\]\n[one]\n");
   }
 
   @Test
