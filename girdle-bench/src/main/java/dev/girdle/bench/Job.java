@@ -85,7 +85,7 @@ final class Job {
   private static String timeless(String text, Path folder) {
     return text.replace(folder.toString(), "FOLDER")
         .replace(folder.getFileName().toString(), "FOLDER")
-        .replaceAll("\\d+ ms\\)", "n ms)")
+        .replaceAll("\\d+ ?ms\\b", "n ms")
         .replaceAll("[\\d.,]+ (milli)?seconds", "n seconds")
         .replaceAll("\\d{4}-\\d\\d-\\d\\dT[\\d:.]+Z?", "TIME")
         .replaceAll("\\d\\d?[:.]\\d\\d[:.]\\d\\d( [AP]M)?", "TIME")
