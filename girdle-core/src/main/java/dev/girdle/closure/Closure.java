@@ -5,14 +5,17 @@ import dev.girdle.app.Item;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Every item reached from the entry points, and what could not be reached. Immutable. */
 public final class Closure {
   private final Map<Item, Reached> reached;
+  private final Map<Item, Map<String, Demand>> parts;
   private final Map<Component, List<Reached>> byComponent = new LinkedHashMap<>();
   private final List<Unmet> unmet;
   private final List<OpenDemand> open;
@@ -20,10 +23,12 @@ public final class Closure {
 
   Closure(
       Map<Item, Reached> reached,
+      Map<Item, Map<String, Demand>> parts,
       List<Unmet> unmet,
       List<OpenDemand> open,
       List<Unreadable> unreadable) {
     this.reached = Collections.unmodifiableMap(reached);
+    this.parts = parts;
     this.unmet = List.copyOf(unmet);
     this.open = List.copyOf(open);
     this.unreadable = List.copyOf(unreadable);
@@ -105,14 +110,36 @@ public final class Closure {
    * @return from the plan's demand to the one that reached the item; empty if it was not reached
    */
   public List<Demand> chain(Item item) {
+    Reached last = reached.get(item);
+    return last == null ? List.of() : chain(last.first());
+  }
+
+  /**
+   * The explanation of a demand: the demands that lead to it, and itself.
+   *
+   * @param demand a demand of an item of the closure, or of the plan
+   * @return from the plan's demand to this one
+   */
+  public List<Demand> chain(Demand demand) {
     List<Demand> chain = new ArrayList<>();
-    for (Reached r = reached.get(item); r != null; r = reached.get(r.first().from())) {
-      chain.add(r.first());
-      if (r.first().from() == null) {
-        break;
+    Set<Demand> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (Demand d = demand; d != null && seen.add(d); d = d.from() == null ? null : before(d)) {
+      if (d.how() != How.PART) {
+        chain.add(d);
       }
     }
     Collections.reverse(chain);
     return chain;
+  }
+
+  /** What reached the part of the item that a demand stands in, or else the item. */
+  private Demand before(Demand demand) {
+    Map<String, Demand> ofItem = parts.getOrDefault(demand.from(), Map.of());
+    Demand ofPart = demand.within().isEmpty() ? null : ofItem.get(demand.within());
+    if (ofPart == null && !demand.within().isEmpty()) {
+      ofPart = ofItem.get(Demand.ALL_PARTS);
+    }
+    Reached whole = reached.get(demand.from());
+    return ofPart != null ? ofPart : whole == null ? null : whole.first();
   }
 }

@@ -30,16 +30,21 @@ public final class ClosureWalk {
   private final Linkage linkage;
   private final IntConsumer progress;
   private final Map<Item, Reached> reached = new LinkedHashMap<>();
+  private final Map<Item, Map<String, Demand>> parts = new HashMap<>();
   private final Map<Name, Answer> answers = new HashMap<>();
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
   private final List<OpenDemand> open = new ArrayList<>();
+  private final Set<OpenDemand> opened = new HashSet<>();
   private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
 
   /** While open demands are followed, nothing new is brought in but parts of these. */
   private Set<Component> bounds;
 
   private record Name(Thing thing, String name) {}
+
+  /** An item, or a part of one, that was reached and not yet read. */
+  private record Node(Item item, String part) {}
 
   private record Reading(Item item, ItemDemands demands, String problem) {}
 
@@ -67,7 +72,7 @@ public final class ClosureWalk {
       walk.walkAll(strength);
     }
     walk.walkMeanings(meanings);
-    return new Closure(walk.reached, walk.unmet(), walk.open, walk.unreadable);
+    return new Closure(walk.reached, walk.parts, walk.unmet(), walk.open, walk.unreadable);
   }
 
   private void walkMeanings(Set<Thing> meanings) {
@@ -95,32 +100,48 @@ public final class ClosureWalk {
     while (!queue.isEmpty()) {
       Map.Entry<Integer, List<Demand>> level = queue.pollFirstEntry();
       int depth = level.getKey();
-      List<Item> fresh = reach(level.getValue(), depth);
+      List<Node> fresh = reach(level.getValue(), depth);
       progress.accept(reached.size());
       for (Reading reading : fresh.parallelStream().map(this::read).toList()) {
-        if (reading.problem != null) {
+        if (reading.problem != null
+            && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
           unreadable.add(new Unreadable(reading.item, reading.problem));
         }
-        open.addAll(reading.demands.open());
+        reading.demands.open().stream().filter(opened::add).forEach(open::add);
         follow(reading.demands.named(), strength, depth + 1);
       }
     }
   }
 
-  /** Takes the items that these demands newly reach into the closure. */
-  private List<Item> reach(List<Demand> demands, int depth) {
-    List<Item> fresh = new ArrayList<>();
+  /** Takes what these demands newly reach into the closure. */
+  private List<Node> reach(List<Demand> demands, int depth) {
+    List<Node> fresh = new ArrayList<>();
     for (Demand demand : demands) {
       if (answer(demand) instanceof Answer.Items found) {
         for (Item item : found.items()) {
+          if (!isInBounds(item)) {
+            continue;
+          }
           Reached now = new Reached(item, demand, demand.strength(), depth);
-          if (isInBounds(item) && reached.putIfAbsent(item, now) == null) {
-            fresh.add(item);
+          if (reached.putIfAbsent(item, now) == null) {
+            fresh.add(new Node(item, ""));
+          }
+          if (!hasPart(item, demand.part())) {
+            parts.computeIfAbsent(item, i -> new HashMap<>(4)).put(demand.part(), demand);
+            fresh.add(new Node(item, demand.part()));
           }
         }
       }
     }
     return fresh;
+  }
+
+  private boolean hasPart(Item item, String part) {
+    if (part.isEmpty()) {
+      return true;
+    }
+    Map<String, Demand> there = parts.getOrDefault(item, Map.of());
+    return there.containsKey(part) || there.containsKey(Demand.ALL_PARTS);
   }
 
   private boolean isInBounds(Item item) {
@@ -135,15 +156,16 @@ public final class ClosureWalk {
         unsatisfied
             .computeIfAbsent(new Name(demand.thing(), demand.name()), n -> new ArrayList<>())
             .add(effective);
-      } else if (answer instanceof Answer.Items found && !allReached(found.items())) {
+      } else if (answer instanceof Answer.Items found
+          && !allReached(found.items(), effective.part())) {
         enqueue(effective, depth);
       }
     }
   }
 
-  private boolean allReached(List<Item> items) {
+  private boolean allReached(List<Item> items, String part) {
     for (Item item : items) {
-      if (!reached.containsKey(item)) {
+      if (!reached.containsKey(item) || !hasPart(item, part)) {
         return false;
       }
     }
@@ -155,9 +177,12 @@ public final class ClosureWalk {
         new Name(demand.thing(), demand.name()), n -> linkage.satisfy(n.thing, n.name));
   }
 
-  private Reading read(Item item) {
+  private Reading read(Node node) {
+    Item item = node.item;
     try {
-      return new Reading(item, linkage.demandsOf(item), null);
+      ItemDemands demands =
+          node.part.isEmpty() ? linkage.demandsOf(item) : linkage.demandsOf(item, node.part);
+      return new Reading(item, demands, null);
     } catch (UnreadableItemException e) {
       return new Reading(item, ItemDemands.NONE, e.getMessage());
     } catch (IOException e) {

@@ -15,6 +15,10 @@ import java.util.Optional;
  * @param strength how badly it is needed
  * @param excuse why it is not hard, a few words for the user; empty if it is, or if there is no
  *     more to say
+ * @param part which part of the wanted item is asked for, in the spelling of the language; empty if
+ *     none in particular, {@link #ALL_PARTS} for all of them
+ * @param within the part of the asking item that it stands in; empty if it belongs to the whole
+ *     item
  */
 public record Demand(
     How how,
@@ -24,7 +28,36 @@ public record Demand(
     String member,
     int line,
     Strength strength,
-    String excuse) {
+    String excuse,
+    String part,
+    String within) {
+  /** All parts of an item, as is the case where it is not known which of them will be used. */
+  public static final String ALL_PARTS = "*";
+
+  /**
+   * A demand for all parts of an item, which belongs to the whole of the asking one.
+   *
+   * @param how in which way it is asked for
+   * @param thing what kind of thing is asked for
+   * @param name what is asked for
+   * @param from who asks; null if the plan does
+   * @param member the method or field it stands in; may be empty
+   * @param line the line it stands in; 0 if not known
+   * @param strength how badly it is needed
+   * @param excuse why it is not hard; may be empty
+   */
+  public Demand(
+      How how,
+      Thing thing,
+      String name,
+      Item from,
+      String member,
+      int line,
+      Strength strength,
+      String excuse) {
+    this(how, thing, name, from, member, line, strength, excuse, ALL_PARTS, "");
+  }
+
   /**
    * A demand of the plan.
    *
@@ -70,10 +103,12 @@ public record Demand(
   }
 
   Demand weakened(Strength to) {
-    return to == strength ? this : new Demand(how, thing, name, from, member, line, to, excuse);
+    return to == strength
+        ? this
+        : new Demand(how, thing, name, from, member, line, to, excuse, part, within);
   }
 
   Demand excused(String why) {
-    return new Demand(how, thing, name, from, member, line, Strength.SOFT, why);
+    return new Demand(how, thing, name, from, member, line, Strength.SOFT, why, part, within);
   }
 }

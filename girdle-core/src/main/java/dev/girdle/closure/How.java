@@ -60,6 +60,12 @@ public enum How {
   PROVIDES("declares the provider", "declared as provider by"),
   /** A library of native code is loaded. */
   NATIVE("loads the native library", "loaded by"),
+  /** An instance is made, whose methods can be called through what it extends. */
+  INSTANCE("makes an instance of", "instance made by"),
+  /** Part of an item: what uses it uses the item. */
+  PART("is part of", "part of it is"),
+  /** Looked at when the code is verified, before any of it runs. */
+  VERIFY("is verified with a look at", "looked at to verify"),
   /** One of the things that a name, known only at run time, could stand for. */
   OPEN("asks by a name known only at run time, which may mean", "may be meant by");
 

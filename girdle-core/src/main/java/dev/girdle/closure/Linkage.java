@@ -20,6 +20,17 @@ public interface Linkage {
   ItemDemands demandsOf(Item item) throws UnreadableItemException, IOException;
 
   /**
+   * What does a part of this item demand, beyond what the item demands in any case?
+   *
+   * @param item an item of the application or of its runtime
+   * @param part a part of it, or {@link Demand#ALL_PARTS}
+   * @return its demands; none if the part demands nothing, or is not there
+   * @throws UnreadableItemException if the item is damaged or of an unknown kind
+   * @throws IOException if its bytes cannot be read
+   */
+  ItemDemands demandsOf(Item item, String part) throws UnreadableItemException, IOException;
+
+  /**
    * Which item satisfies a demand of this name?
    *
    * @param thing what kind of thing is asked for

@@ -11,8 +11,10 @@ import dev.girdle.app.Item;
  * @param from who asks
  * @param member the method it stands in
  * @param line the line it stands in, from 1; 0 if not known
+ * @param passedOn whether the name is only passed on from whoever hands it in
  */
-public record OpenDemand(How how, Thing thing, Item from, String member, int line) {
+public record OpenDemand(
+    How how, Thing thing, Item from, String member, int line, boolean passedOn) {
   /**
    * Where exactly it stands, for the user.
    *

@@ -32,9 +32,11 @@ public interface Ecosystem {
    *
    * @param application surveyed by this ecosystem
    * @param excluded items that must not be seen, each with the reason
+   * @param byParts whether the parts of items are told apart, which takes longer and finds out more
+   *     exactly what is needed
    * @return what the language knows about it
    */
-  Examination examine(Application application, Map<Item, String> excluded);
+  Examination examine(Application application, Map<Item, String> excluded, boolean byParts);
 
   /**
    * Lays the kept components out as the files of an artifact.

@@ -1,10 +1,17 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.ClassReader;
@@ -14,6 +21,7 @@ import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.ModuleVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.RecordComponentVisitor;
+import org.objectweb.asm.Type;
 import org.objectweb.asm.TypePath;
 
 /**
@@ -32,49 +40,148 @@ final class ClassDemands extends ClassVisitor {
   /**
    * What a class file says.
    *
-   * @param demands what it demands
+   * @param demands what it demands in any case
+   * @param parts what its methods demand besides, by name and descriptor, if they are told apart;
+   *     methods that demand nothing, or whose demands count in any case, are not there
+   * @param declared all methods that it declares, if they are told apart
+   * @param supertypes the internal names of its superclass and interfaces
+   * @param fieldTypes the internal names of the classes that its fields hold, if parts are told
+   *     apart
+   * @param byParts whether its parts are told apart
    * @param version minor and major version as the class file has them
    */
-  record Result(ItemDemands demands, int version) {}
+  record Result(
+      ItemDemands demands,
+      Map<String, ItemDemands> parts,
+      Set<String> declared,
+      List<String> supertypes,
+      Set<String> fieldTypes,
+      boolean byParts,
+      int version) {}
+
+  /** Before, class files say nothing of the types that the verifier looks at. */
+  private static final int FIRST_WITH_FRAMES = Opcodes.V1_6;
+
+  /**
+   * The part of a class that counts once an instance of it is made: the methods that stand for
+   * methods of its supertypes, which can be called without anybody naming this class.
+   */
+  static final String INSTANCE = "instance";
+
+  /**
+   * The part of a class that counts once code uses it, and not only a declaration or the verifier
+   * mentions it: what it declares, what it is verified with, its initialiser. A class that is only
+   * mentioned is loaded with its supertypes, and nothing else of it is looked at.
+   */
+  static final String LINKED = "linked";
+
+  /** The part of a class that only reflection looks at. */
+  private static final String REFLECTED = "reflected";
+
+  private static final Set<String> CALLED_BY_THE_RUNTIME =
+      Set.of(
+          "main",
+          "readObject",
+          "readObjectNoData",
+          "readResolve",
+          "writeObject",
+          "writeReplace",
+          "values",
+          "valueOf");
 
   private static final Set<String> STORED =
       Set.of("java/io/Serializable", "java/io/Externalizable");
 
+  private final Item item;
+  private final ClassIndex index;
+  private final Hierarchy hierarchy;
+  private final Gathering loaded;
   private final Gathering gathering;
+  private final Gathering reflected;
+  private final Map<String, Gathering> parts = new LinkedHashMap<>();
+  private final Set<String> declared = new HashSet<>();
+  private final List<String> supertypes = new ArrayList<>();
+  private final Set<String> fieldTypes = new HashSet<>();
+  private Set<String> inherited = Set.of();
+  private String self = "";
   private int version;
   private boolean isStored;
+  private boolean isInterface;
 
-  private ClassDemands(Gathering gathering) {
+  private ClassDemands(Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy) {
     super(Opcodes.ASM9);
-    this.gathering = gathering;
+    this.item = item;
+    this.index = index;
+    this.hierarchy = hierarchy;
+    this.loaded = new Gathering(item, index, byParts, "");
+    this.gathering = hierarchy == null ? loaded : newPart(LINKED);
+    this.reflected = hierarchy == null ? loaded : newPart(REFLECTED);
+    if (hierarchy != null) {
+      parts.put(LINKED, gathering);
+      parts.put(REFLECTED, reflected);
+    }
   }
 
+  /** Reads a class as a whole. */
   static Result read(byte[] bytes, Item item, ClassIndex index) throws UnreadableItemException {
+    return read(bytes, item, index, null);
+  }
+
+  /**
+   * Reads a class and tells its parts apart, unless there is no hierarchy to look at. Class files
+   * that say nothing of the types that the verifier looks at have no parts.
+   */
+  static Result read(byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy)
+      throws UnreadableItemException {
     ClassReader reader = ClassHeader.readerOf(bytes);
-    ClassDemands visitor = new ClassDemands(new Gathering(item, index));
+    boolean hasFrames = ((bytes[6] & 0xff) << 8 | bytes[7] & 0xff) >= FIRST_WITH_FRAMES;
+    Hierarchy used = hasFrames ? hierarchy : null;
+    ClassDemands visitor = new ClassDemands(item, index, hierarchy != null, used);
     try {
-      reader.accept(visitor, ClassReader.SKIP_FRAMES);
+      reader.accept(visitor, used == null ? ClassReader.SKIP_FRAMES : ClassReader.EXPAND_FRAMES);
     } catch (IndexOutOfBoundsException | IllegalArgumentException | NegativeArraySizeException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
-    return new Result(visitor.gathering.demands(), visitor.version);
+    return visitor.result();
+  }
+
+  private Result result() {
+    Map<String, ItemDemands> found = new HashMap<>();
+    parts.forEach(
+        (name, part) -> {
+          ItemDemands demands = part.demands();
+          if (!demands.named().isEmpty() || !demands.open().isEmpty()) {
+            found.put(name, demands);
+          }
+        });
+    return new Result(
+        loaded.demands(), found, declared, supertypes, fieldTypes, hierarchy != null, version);
   }
 
   @Override
   public void visit(
       int classVersion, int access, String name, String sig, String parent, String[] interfaces) {
     version = classVersion;
-    gathering.type(How.INHERITANCE, parent, Strength.HARD);
-    for (String type : interfaces) {
-      isStored |= STORED.contains(type);
-      gathering.type(How.INHERITANCE, type, Strength.HARD);
+    self = name;
+    isInterface = (access & Opcodes.ACC_INTERFACE) != 0;
+    if (parent != null) {
+      supertypes.add(parent);
     }
-    generic(sig);
+    supertypes.addAll(List.of(interfaces));
+    if (hierarchy != null) {
+      inherited = hierarchy.virtualMethods(supertypes);
+    }
+    for (String type : supertypes) {
+      isStored |= STORED.contains(type);
+      loaded.part(How.INHERITANCE, type, "", Strength.HARD, "");
+      gathering.part(How.INHERITANCE, type, LINKED, Strength.HARD, "");
+    }
+    generic(sig, gathering);
   }
 
-  private void generic(String signature) {
+  private static void generic(String signature, Gathering into) {
     if (signature != null) {
-      Signatures.types(signature, name -> gathering.type(How.DECLARATION, name, Strength.HINT));
+      Signatures.types(signature, name -> into.type(How.DECLARATION, name, Strength.HINT));
     }
   }
 
@@ -85,7 +192,7 @@ final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitInnerClass(String name, String outer, String inner, int access) {
-    gathering.type(How.RELATION, name, Strength.HINT);
+    reflected.type(How.RELATION, name, Strength.HINT);
   }
 
   @Override
@@ -100,19 +207,20 @@ final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitNestMember(String member) {
-    gathering.type(How.RELATION, member, Strength.SOFT);
+    reflected.type(How.RELATION, member, Strength.SOFT);
   }
 
   @Override
   public void visitPermittedSubclass(String subclass) {
-    gathering.type(How.RELATION, subclass, Strength.SOFT);
+    reflected.type(How.RELATION, subclass, Strength.SOFT);
   }
 
   @Override
   public RecordComponentVisitor visitRecordComponent(String name, String descriptor, String sig) {
     gathering.at(name, 0);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
-    generic(sig);
+    reflected.at(name, 0);
+    generic(sig, reflected);
     return new RecordComponentVisitor(Opcodes.ASM9) {
       @Override
       public AnnotationVisitor visitAnnotation(String type, boolean visible) {
@@ -138,7 +246,11 @@ final class ClassDemands extends ClassVisitor {
     boolean isMember = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_TRANSIENT)) == 0;
     How how = isStored && isMember ? How.SERIAL : How.DECLARATION;
     gathering.descriptor(how, type, Strength.SOFT);
-    generic(sig);
+    reflected.at(name, 0);
+    generic(sig, reflected);
+    if (hierarchy != null && (access & Opcodes.ACC_STATIC) == 0) {
+      addFieldTypes(type, sig);
+    }
     if (value instanceof String text) {
       TextDemands.inCode(gathering, text);
     }
@@ -150,17 +262,77 @@ final class ClassDemands extends ClassVisitor {
     };
   }
 
+  private void addFieldTypes(String descriptor, String signature) {
+    Type type = Type.getType(descriptor);
+    Type element = type.getSort() == Type.ARRAY ? type.getElementType() : type;
+    if (element.getSort() == Type.OBJECT) {
+      fieldTypes.add(element.getInternalName());
+    }
+    if (signature != null) {
+      Signatures.types(signature, fieldTypes::add);
+    }
+  }
+
   @Override
   public MethodVisitor visitMethod(
       int access, String name, String descriptor, String sig, String[] exceptions) {
     gathering.at(name, 0);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
-    generic(sig);
+    reflected.at(name, 0);
+    generic(sig, reflected);
     if (exceptions != null) {
       for (String exception : exceptions) {
         gathering.type(How.DECLARATION, exception, Strength.SOFT);
       }
     }
-    return new CodeDemands(gathering, name);
+    return code(access, name, descriptor);
+  }
+
+  private MethodVisitor code(int access, String name, String descriptor) {
+    String key = name + descriptor;
+    declared.add(key);
+    if (hierarchy == null || isAlwaysLive(name)) {
+      return new CodeDemands(gathering, gathering, access, name, descriptor);
+    }
+    boolean isVirtual = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE)) == 0;
+    boolean isConstructor = name.equals("<init>");
+    boolean overrides = isVirtual && !isConstructor && inherited.contains(key);
+    if (overrides && isInterface) {
+      return new CodeDemands(gathering, gathering, access, name, descriptor);
+    }
+    Gathering part = parts.computeIfAbsent(overrides ? INSTANCE : key, this::newPart);
+    if (isConstructor) {
+      part.at(name, 0);
+      part.part(How.INSTANCE, self, INSTANCE, Strength.HARD, "");
+    }
+    part.at(name, 0);
+    VerifiedTypes verified = new VerifiedTypes(gathering, hierarchy, name, descriptor);
+    return verified.around(
+        self, access, new CodeDemands(part, gathering, access, name, descriptor));
+  }
+
+  private Gathering newPart(String key) {
+    return new Gathering(item, index, true, key);
+  }
+
+  /** Methods that are called without anybody naming them. */
+  private boolean isAlwaysLive(String name) {
+    return item.component().role() == Role.OWN
+        || name.equals("<clinit>")
+        || CALLED_BY_THE_RUNTIME.contains(name);
+  }
+
+  @Override
+  public void visitEnd() {
+    if (hierarchy == null || supertypes.size() < 2) {
+      return;
+    }
+    gathering.at("", 0);
+    String parent = supertypes.get(0);
+    for (String key : hierarchy.methodsOfInterfaces(supertypes.subList(1, supertypes.size()))) {
+      if (!declared.contains(key) && index.hasClass(parent.replace('/', '.'))) {
+        gathering.part(How.INHERITANCE, parent, key, Strength.SOFT, "");
+      }
+    }
   }
 }

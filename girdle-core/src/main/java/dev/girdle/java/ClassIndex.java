@@ -101,6 +101,12 @@ final class ClassIndex {
     return classes.getOrDefault(name, List.of());
   }
 
+  /** The one copy of a class name that is kept of all that are read. */
+  String shared(String name) {
+    List<Item> items = classes.get(name);
+    return items == null ? name : items.get(0).name();
+  }
+
   boolean hasClass(String name) {
     return classes.containsKey(name);
   }

@@ -1,11 +1,14 @@
 package dev.girdle.java;
 
+import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.java.value.Joins;
 import dev.girdle.java.value.OperandStack;
 import dev.girdle.java.value.Value;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import org.objectweb.asm.AnnotationVisitor;
@@ -20,39 +23,86 @@ import org.objectweb.asm.Type;
 final class CodeDemands extends MethodVisitor {
   private static final String CAUGHT = "its absence is caught there";
 
+  /** Questions to a class that use none of its parts. */
+  private static final Set<String> ASKS_LITTLE =
+      Set.of(
+          "getName",
+          "getSimpleName",
+          "getCanonicalName",
+          "getTypeName",
+          "getPackage",
+          "getPackageName",
+          "getClassLoader",
+          "getProtectionDomain",
+          "getModule",
+          "getResource",
+          "getResourceAsStream",
+          "desiredAssertionStatus",
+          "isInstance",
+          "isAssignableFrom",
+          "isArray",
+          "isInterface",
+          "isEnum",
+          "cast",
+          "equals",
+          "hashCode",
+          "toString");
+
   private final Gathering gathering;
+  private final Gathering ofClass;
   private final String method;
   private final Handlers handlers = new Handlers();
   private final Lookups lookups;
   private final OperandStack stack = new OperandStack();
   private final List<Guarded> guarded = new ArrayList<>();
+
+  /** Class literals with which more is done than a question; whoever gets them may use all. */
+  private final Set<Object> handedOn = Collections.newSetFromMap(new IdentityHashMap<>());
+
   private int line;
 
   /** A demand inside a {@code try}; what its handlers do is known only after the whole method. */
   private record Guarded(
-      How how, String type, int line, List<Handlers.Handler> around, Set<String> errors) {}
+      How how,
+      String type,
+      String part,
+      int line,
+      List<Handlers.Handler> around,
+      Set<String> errors) {}
 
-  CodeDemands(Gathering gathering, String method) {
+  /**
+   * Creates a reader.
+   *
+   * @param gathering what the code demands
+   * @param ofClass what the class demands in any case, whether the method is ever called or not
+   * @param access the method's access flags
+   * @param method its name
+   * @param descriptor its descriptor
+   */
+  CodeDemands(
+      Gathering gathering, Gathering ofClass, int access, String method, String descriptor) {
     super(Opcodes.ASM9);
+    stack.arguments((access & Opcodes.ACC_STATIC) != 0, descriptor);
     this.gathering = gathering;
+    this.ofClass = ofClass;
     this.method = method;
     this.lookups = new Lookups(gathering, this::reflection);
   }
 
   private void hard(How how, String type) {
-    demand(how, type, Handlers.OF_CODE);
+    demand(how, type, "", Handlers.OF_CODE);
   }
 
   private void reflection(String internalName) {
-    demand(How.REFLECTION, internalName, Handlers.OF_REFLECTION);
+    demand(How.REFLECTION, internalName, Demand.ALL_PARTS, Handlers.OF_REFLECTION);
   }
 
-  private void demand(How how, String type, Set<String> errors) {
+  private void demand(How how, String type, String part, Set<String> errors) {
     List<Handlers.Handler> around = handlers.around();
     if (around.isEmpty()) {
-      gathering.type(how, type, Strength.HARD);
+      gathering.part(how, type, part, Strength.HARD, "");
     } else {
-      guarded.add(new Guarded(how, type, line, around, errors));
+      guarded.add(new Guarded(how, type, part, line, around, errors));
     }
   }
 
@@ -61,7 +111,13 @@ final class CodeDemands extends MethodVisitor {
     for (Guarded g : guarded) {
       gathering.at(method, g.line);
       boolean caught = g.around.stream().anyMatch(h -> h.catches(g.errors));
-      gathering.type(g.how, g.type, caught ? Strength.SOFT : Strength.HARD, caught ? CAUGHT : "");
+      Strength strength = caught ? Strength.SOFT : Strength.HARD;
+      gathering.part(g.how, g.type, g.part, strength, caught ? CAUGHT : "");
+    }
+    gathering.at(method, 0);
+    for (Object literal : handedOn) {
+      String name = ((Value.Literal) literal).internalName();
+      gathering.part(How.TYPE, name, Demand.ALL_PARTS, Strength.SOFT, "");
     }
   }
 
@@ -75,6 +131,9 @@ final class CodeDemands extends MethodVisitor {
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     handlers.block(start, end, handler, type);
     gathering.type(How.CATCH, type, Strength.HARD);
+    if (ofClass != gathering) {
+      ofClass.type(How.VERIFY, type, Strength.SOFT);
+    }
   }
 
   @Override
@@ -86,7 +145,8 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitTypeInsn(int opcode, String type) {
     stack.type(opcode, type);
-    hard(How.TYPE, type);
+    String part = opcode == Opcodes.NEW ? ClassDemands.LINKED : "";
+    demand(How.TYPE, type, part, Handlers.OF_CODE);
   }
 
   @Override
@@ -95,7 +155,7 @@ final class CodeDemands extends MethodVisitor {
       handlers.putField();
     }
     stack.field(opcode, descriptor);
-    hard(How.FIELD, owner);
+    demand(How.FIELD, owner, ClassDemands.LINKED, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
   }
 
@@ -103,10 +163,13 @@ final class CodeDemands extends MethodVisitor {
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
     handlers.call();
-    hard(How.CALL, owner);
+    demand(How.CALL, owner, name + descriptor, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
     boolean isStatic = opcode == Opcodes.INVOKESTATIC;
     Value receiver = isStatic ? Value.UNKNOWN : stack.receiver(descriptor);
+    if (ASKS_LITTLE.contains(name)) {
+      handedOn.remove(receiver);
+    }
     List<Value> arguments = Joins.call(stack, isStatic, owner, name, descriptor);
     lookups.call(owner, name, descriptor, receiver, arguments);
   }
@@ -127,6 +190,9 @@ final class CodeDemands extends MethodVisitor {
   public void visitLdcInsn(Object value) {
     constant(value);
     stack.constant(value);
+    if (stack.top() instanceof Value.Literal literal) {
+      handedOn.add(literal);
+    }
   }
 
   private void constant(Object value) {
@@ -149,7 +215,9 @@ final class CodeDemands extends MethodVisitor {
   }
 
   private void handle(Handle handle) {
-    hard(How.DYNAMIC, handle.getOwner());
+    boolean isMethod = handle.getTag() >= Opcodes.H_INVOKEVIRTUAL;
+    String part = isMethod ? handle.getName() + handle.getDesc() : ClassDemands.LINKED;
+    demand(How.DYNAMIC, handle.getOwner(), part, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, handle.getDesc(), Strength.SOFT);
   }
 
@@ -211,16 +279,16 @@ final class CodeDemands extends MethodVisitor {
 
   @Override
   public AnnotationVisitor visitAnnotation(String type, boolean visible) {
-    return AnnotationDemands.of(gathering, type, visible);
+    return AnnotationDemands.of(ofClass, type, visible);
   }
 
   @Override
   public AnnotationVisitor visitParameterAnnotation(int parameter, String type, boolean visible) {
-    return AnnotationDemands.of(gathering, type, visible);
+    return AnnotationDemands.of(ofClass, type, visible);
   }
 
   @Override
   public AnnotationVisitor visitAnnotationDefault() {
-    return AnnotationDemands.of(gathering, "", true);
+    return AnnotationDemands.of(ofClass, "", true);
   }
 }

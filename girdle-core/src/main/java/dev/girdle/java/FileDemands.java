@@ -12,28 +12,29 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The texts in a file of the application that name something that is there. */
+/** The texts in a file of the application, also in a binary one, that name something there. */
 final class FileDemands {
   private static final int LARGEST_TEXT = 1 << 20;
 
   private FileDemands() {}
 
-  /** What a file demands. Binary files and very large ones demand nothing. */
+  /** What a file demands. Very large files demand nothing. */
   static List<Demand> of(Item item, ClassIndex index) throws IOException {
     if (item.content().size() > LARGEST_TEXT) {
       return List.of();
     }
     byte[] bytes = item.content().bytes(LARGEST_TEXT);
-    for (byte b : bytes) {
-      if (b == 0) {
-        return List.of();
-      }
-    }
+    boolean isText = isText(bytes);
     Words words = new Words(bytes);
     String folder = Paths.folder(item.path());
     Map<String, Demand> found = new LinkedHashMap<>();
     for (String word = words.next(); word != null; word = words.next()) {
-      int line = words.line();
+      int line = isText ? words.line() : 0;
+      if (!isText) {
+        // the length that stands before a text may look like a letter of it
+        TextDemands.className(word.substring(1), index)
+            .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, 0)));
+      }
       TextDemands.className(word, index)
           .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, line)));
       TextDemands.resourceName(word, folder, item, index)
@@ -44,5 +45,14 @@ final class FileDemands {
 
   private static Demand demand(Item item, Thing thing, String name, int line) {
     return new Demand(How.FILE_TEXT, thing, name, item, "", line, Strength.SOFT, "");
+  }
+
+  private static boolean isText(byte[] bytes) {
+    for (byte b : bytes) {
+      if (b == 0) {
+        return false;
+      }
+    }
+    return true;
   }
 }

@@ -28,10 +28,20 @@ final class Gathering {
 
   private final Map<Thing, Map<String, Demand>> others = new EnumMap<>(Thing.class);
   private final Map<Thing, OpenDemand> open = new EnumMap<>(Thing.class);
+  private final boolean byParts;
+  private final String within;
   private String member = "";
   private int line;
 
+  /** For all demands of a class, whose parts are not told apart. */
   Gathering(Item item, ClassIndex index) {
+    this(item, index, false, "");
+  }
+
+  /** For the demands of one part of a class, or for those that belong to none. */
+  Gathering(Item item, ClassIndex index, boolean byParts, String within) {
+    this.byParts = byParts;
+    this.within = within;
     this.item = item;
     this.self = item.name().replace('.', '/');
     this.index = index;
@@ -53,6 +63,23 @@ final class Gathering {
 
   /** A class by its internal name (with slashes); array types are demands for their elements. */
   void type(How how, String internalName, Strength strength, String excuse) {
+    part(how, internalName, defaultPart(how), strength, excuse);
+  }
+
+  /**
+   * Who mentions a class in code uses of it only what is named with it; who gets hold of it by its
+   * name, or hands it on, may use all of it.
+   */
+  private static String defaultPart(How how) {
+    return switch (how) {
+      case TYPE, CATCH, DECLARATION, RELATION, SERIAL, VERIFY -> "";
+      default -> Demand.ALL_PARTS;
+    };
+  }
+
+  /** A part of a class: a method by its name and descriptor. */
+  void part(How how, String internalName, String wanted, Strength strength, String excuse) {
+    String part = byParts ? wanted : "";
     if (internalName == null || internalName.isEmpty()) {
       return;
     }
@@ -60,17 +87,21 @@ final class Gathering {
       descriptor(how, internalName, strength);
       return;
     }
-    if (internalName.equals(self)) {
+    if (internalName.equals(self) && (part.isEmpty() || part.equals(Demand.ALL_PARTS))) {
       return;
     }
-    if (isStronger(code.get(internalName), strength)) {
-      code.put(
-          internalName, demand(how, Thing.CODE, internalName.replace('/', '.'), strength, excuse));
+    String key = part.isEmpty() ? internalName : internalName + '.' + part;
+    if (isStronger(code.get(key), strength)) {
+      code.put(key, code(how, internalName, strength, excuse, part));
     }
     if (!excuse.isEmpty()) {
-      excused.computeIfAbsent(
-          internalName, n -> demand(how, Thing.CODE, n.replace('/', '.'), strength, excuse));
+      excused.computeIfAbsent(key, n -> code(how, internalName, strength, excuse, part));
     }
+  }
+
+  private Demand code(How how, String internalName, Strength strength, String excuse, String part) {
+    String name = index.shared(internalName.replace('/', '.'));
+    return new Demand(how, Thing.CODE, name, item, member, line, strength, excuse, part, within);
   }
 
   void type(How how, String internalName, Strength strength) {
@@ -102,8 +133,11 @@ final class Gathering {
   }
 
   /** Something whose name only the run will tell; the first place of each kind counts. */
-  void open(How how, Thing thing) {
-    open.putIfAbsent(thing, new OpenDemand(how, thing, item, member, line));
+  void open(How how, Thing thing, boolean passedOn) {
+    OpenDemand there = open.get(thing);
+    if (there == null || there.passedOn() && !passedOn) {
+      open.put(thing, new OpenDemand(how, thing, item, member, line, passedOn));
+    }
   }
 
   private static boolean isStronger(Demand there, Strength strength) {
@@ -111,7 +145,8 @@ final class Gathering {
   }
 
   private Demand demand(How how, Thing thing, String name, Strength strength, String excuse) {
-    return new Demand(how, thing, name, item, member, line, strength, excuse);
+    return new Demand(
+        how, thing, name, item, member, line, strength, excuse, Demand.ALL_PARTS, within);
   }
 
   ItemDemands demands() {
@@ -128,7 +163,9 @@ final class Gathering {
                 demand.member(),
                 demand.line(),
                 demand.strength(),
-                ""));
+                "",
+                Demand.ALL_PARTS,
+                within));
       }
     }
     excused.forEach(

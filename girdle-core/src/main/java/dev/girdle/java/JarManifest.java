@@ -3,6 +3,7 @@ package dev.girdle.java;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.io.Content;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -37,6 +38,26 @@ final class JarManifest {
     try (InputStream in = content.open()) {
       return new JarManifest(new Manifest(in));
     }
+  }
+
+  /**
+   * A manifest without the digests of single files, which say nothing without a signature; as it is
+   * if it has none.
+   */
+  static Content withoutDigests(Content content) throws IOException {
+    Manifest manifest = read(content).manifest;
+    int before = manifest.getEntries().size();
+    manifest.getEntries().values().removeIf(JarManifest::holdsDigestsOnly);
+    if (manifest.getEntries().size() == before) {
+      return content;
+    }
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    manifest.write(bytes);
+    return Content.of(bytes.toByteArray());
+  }
+
+  private static boolean holdsDigestsOnly(Attributes section) {
+    return section.keySet().stream().allMatch(k -> k.toString().contains("-Digest"));
   }
 
   /** The manifest of a component; {@link #NONE} if it has none that can be read. */

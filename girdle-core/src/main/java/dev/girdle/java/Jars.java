@@ -57,11 +57,14 @@ final class Jars {
       for (String folder : folders) {
         zip.folder(folder);
       }
+      boolean signed = kept.stream().anyMatch(i -> JavaFacts.isSignature(i.path()));
       for (Item item : manifestFirst(kept)) {
         boolean isDescriptor = Versioned.of(item.path()).path().equals(Modules.DESCRIPTOR);
         if (isDescriptor && !descriptorFits) {
           Content fitting = ModuleTrim.trim(item.content(), packages(kept));
           zip.compress(item.path(), fitting, false);
+        } else if (item.path().equals(JarManifest.PATH) && !signed) {
+          zip.compress(item.path(), JarManifest.withoutDigests(item.content()), false);
         } else if (item.content() instanceof PackedContent packed) {
           zip.copy(item.path(), packed, false);
         } else {

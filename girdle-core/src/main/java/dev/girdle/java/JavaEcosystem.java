@@ -34,9 +34,9 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Examination examine(Application application, Map<Item, String> excluded) {
+  public Examination examine(Application application, Map<Item, String> excluded, boolean byParts) {
     try {
-      return new JavaExamination(application, excluded);
+      return new JavaExamination(application, excluded, byParts);
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());

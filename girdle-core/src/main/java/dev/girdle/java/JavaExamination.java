@@ -37,7 +37,8 @@ final class JavaExamination implements Examination {
   private final JavaLinkage linkage;
   private List<String> warnings;
 
-  JavaExamination(Application application, Map<Item, String> excluded) throws IOException {
+  JavaExamination(Application application, Map<Item, String> excluded, boolean byParts)
+      throws IOException {
     this.application = application;
     List<Component> components = application.components();
     this.index = new ClassIndex(components, excluded);
@@ -58,7 +59,7 @@ final class JavaExamination implements Examination {
             new Hints(components, index),
             new Discovery(components, index),
             optional);
-    this.linkage = new JavaLinkage(facts);
+    this.linkage = new JavaLinkage(facts, byParts ? new Hierarchy(jdk, index) : null);
   }
 
   /** Whether the program is started as modules, so that their descriptors count. */
@@ -145,8 +146,8 @@ final class JavaExamination implements Examination {
     if (LegalTexts.isOne(path)) {
       return Optional.of("licence or notice, which has to travel along");
     }
-    if (JavaFacts.isSignature(path)) {
-      return Optional.of("signature of its component");
+    if (JavaFacts.isSignature(path) && facts.isSecurityProvider(item.component())) {
+      return Optional.of("signature, which Java asks of providers of cryptography");
     }
     return path.endsWith(".class") && prune != Prune.CLASSES
         ? Optional.of("not reached; classes are left out by --prune classes only")

@@ -43,10 +43,21 @@ record JavaFacts(
     if (path.equals("META-INF/INDEX.LIST")) {
       return Optional.of("index of the single jar");
     }
+    if (path.startsWith("META-INF/") && path.endsWith(".pro")) {
+      return Optional.of("rules for another build tool");
+    }
     if (HintFiles.isOne(path)) {
       return Optional.of("hints for builds that know all classes beforehand");
     }
     return Optional.empty();
+  }
+
+  /** Whether Java may insist on the signature of a component that is not whole any more. */
+  boolean isSecurityProvider(Component component) {
+    String service = "java.security.Provider";
+    Modules.Description description = modules.descriptions().get(component);
+    return component.item("META-INF/services/" + service).isPresent()
+        || description != null && description.provides().containsKey(service);
   }
 
   /** Signature files (JAR File Specification, "Signed JAR File"). */

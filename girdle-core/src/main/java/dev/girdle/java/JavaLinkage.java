@@ -33,8 +33,17 @@ final class JavaLinkage implements Linkage {
   private final ClassIndex index;
   private final Map<String, Component> components = new ConcurrentHashMap<>();
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
+  private final Hierarchy hierarchy;
+  private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
 
-  JavaLinkage(JavaFacts facts) {
+  /**
+   * Creates the linkage.
+   *
+   * @param facts what is known beforehand
+   * @param hierarchy to tell the methods of classes apart; null to take classes as a whole
+   */
+  JavaLinkage(JavaFacts facts, Hierarchy hierarchy) {
+    this.hierarchy = hierarchy;
     this.facts = facts;
     this.jdk = facts.jdk();
     this.index = facts.index();
@@ -64,27 +73,120 @@ final class JavaLinkage implements Linkage {
   }
 
   private ItemDemands ofClass(Item item) throws UnreadableItemException, IOException {
-    ClassDemands.Result result =
-        ClassDemands.read(ClassHeader.bytesOf(item.content()), item, index);
-    versions.put(item, result.version());
-    Set<String> optional = facts.optionalPackages().getOrDefault(item.component(), Set.of());
-    boolean newer =
-        Versioned.of(item.path()).release() > Jdk.FEATURE
-            || ClassHeader.release(result.version()) > Jdk.FEATURE;
-    List<Demand> demands = new ArrayList<>();
-    for (Demand demand : result.demands().named()) {
-      if (newer && demand.thing() == Thing.CODE && mayBeOfNewerJava(demand.name())) {
-        continue;
-      }
-      demands.add(optional.contains(packageOf(demand.name())) ? declaredOptional(demand) : demand);
+    ClassDemands.Result result = result(item);
+    List<Demand> demands = new ArrayList<>(fitting(item, result, result.demands().named()));
+    if (!result.byParts()) {
+      demands.addAll(besides(item));
     }
-    demands.addAll(facts.hints().of(item));
+    return new ItemDemands(demands, result.demands().open());
+  }
+
+  /** What a class that is at work demands, besides what stands in it. */
+  private List<Demand> besides(Item item) {
+    List<Demand> demands = new ArrayList<>(facts.hints().of(item));
     String described = packageOf(item.name()) + ".package-info";
     if (index.hasClass(described) && !item.name().equals(described)) {
       demands.add(new Demand(How.RELATION, Thing.CODE, described, item, "", 0, Strength.HINT, ""));
     }
     demands.addAll(facts.discovery().of(item));
-    return new ItemDemands(demands, result.demands().open());
+    return demands;
+  }
+
+  private ClassDemands.Result result(Item item) throws UnreadableItemException, IOException {
+    ClassDemands.Result result = read.get(item);
+    if (result == null) {
+      byte[] bytes = ClassHeader.bytesOf(item.content());
+      result = ClassDemands.read(bytes, item, index, hierarchy);
+      versions.put(item, result.version());
+      if (hierarchy != null) {
+        read.put(item, result);
+      }
+    }
+    return result;
+  }
+
+  @Override
+  public ItemDemands demandsOf(Item item, String part) throws UnreadableItemException, IOException {
+    boolean isClass = item.component().role() != Role.RUNTIME && item.path().endsWith(".class");
+    if (hierarchy == null || !isClass) {
+      return ItemDemands.NONE;
+    }
+    ClassDemands.Result result = result(item);
+    List<Demand> named = new ArrayList<>();
+    List<OpenDemand> open = new ArrayList<>();
+    if (part.equals(Demand.ALL_PARTS)) {
+      result.parts().values().forEach(p -> add(item, result, p, named, open));
+      named.addAll(besides(item));
+      named.addAll(ofFields(item, result));
+    } else {
+      add(item, result, result.parts().getOrDefault(part, ItemDemands.NONE), named, open);
+      if (part.equals(ClassDemands.LINKED)) {
+        named.addAll(besides(item));
+      } else {
+        named.add(demandForPart(How.PART, item, item.name(), ClassDemands.LINKED, part));
+      }
+    }
+    if (!result.declared().contains(part) && !part.equals(ClassDemands.LINKED)) {
+      named.addAll(ofSupertypes(item, result, part));
+    }
+    return new ItemDemands(named, open);
+  }
+
+  private void add(
+      Item item,
+      ClassDemands.Result result,
+      ItemDemands part,
+      List<Demand> named,
+      List<OpenDemand> open) {
+    named.addAll(fitting(item, result, part.named()));
+    open.addAll(part.open());
+  }
+
+  /** Who uses a class by reflection goes on to what its fields hold. */
+  private List<Demand> ofFields(Item item, ClassDemands.Result result) {
+    List<Demand> demands = new ArrayList<>();
+    for (String type : result.fieldTypes()) {
+      String name = type.replace('/', '.');
+      if (index.hasClass(name)) {
+        demands.add(new Demand(How.DECLARATION, Thing.CODE, name, item, "", 0, Strength.SOFT, ""));
+      }
+    }
+    return demands;
+  }
+
+  /** A method that a class does not declare is one of its supertypes'; so is what they share. */
+  private List<Demand> ofSupertypes(Item item, ClassDemands.Result result, String part) {
+    List<Demand> demands = new ArrayList<>();
+    for (String type : result.supertypes()) {
+      String name = type.replace('/', '.');
+      if (index.hasClass(name)) {
+        demands.add(demandForPart(How.INHERITANCE, item, name, part, part));
+      }
+    }
+    return demands;
+  }
+
+  private static Demand demandForPart(How how, Item item, String name, String part, String within) {
+    return new Demand(how, Thing.CODE, name, item, "", 0, Strength.HARD, "", part, within);
+  }
+
+  /** The demands that count on this Java, and for what the component's makers say of it. */
+  private List<Demand> fitting(Item item, ClassDemands.Result result, List<Demand> all) {
+    Set<String> optional = facts.optionalPackages().getOrDefault(item.component(), Set.of());
+    boolean newer =
+        Versioned.of(item.path()).release() > Jdk.FEATURE
+            || ClassHeader.release(result.version()) > Jdk.FEATURE;
+    if (optional.isEmpty() && !newer) {
+      return all;
+    }
+    List<Demand> demands = new ArrayList<>();
+    for (Demand demand : all) {
+      if (newer && demand.thing() == Thing.CODE && mayBeOfNewerJava(demand.name())) {
+        continue;
+      }
+      demands.add(optional.contains(packageOf(demand.name())) ? declaredOptional(demand) : demand);
+    }
+    return demands;
   }
 
   /** Code that is written for a newer Java may use what this one does not have. */
@@ -97,7 +199,16 @@ final class JavaLinkage implements Linkage {
     return d.strength() != Strength.HARD || index.hasClass(d.name())
         ? d
         : new Demand(
-            d.how(), d.thing(), d.name(), d.from(), d.member(), d.line(), Strength.SOFT, DECLARED);
+            d.how(),
+            d.thing(),
+            d.name(),
+            d.from(),
+            d.member(),
+            d.line(),
+            Strength.SOFT,
+            DECLARED,
+            d.part(),
+            d.within());
   }
 
   static String packageOf(String className) {

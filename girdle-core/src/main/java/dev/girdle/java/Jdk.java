@@ -3,6 +3,7 @@ package dev.girdle.java;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.lang.module.ModuleFinder;
 import java.lang.module.ModuleReader;
@@ -69,6 +70,18 @@ final class Jdk {
             throw new UncheckedIOException(e);
           }
         });
+  }
+
+  /** The class file of a class of the runtime; empty if it has none of that name. */
+  Optional<byte[]> bytesOf(String className) throws IOException {
+    if (moduleWith(className).isEmpty()) {
+      return Optional.empty();
+    }
+    int dot = className.lastIndexOf('.');
+    ModuleReader reader = reader(moduleOfPackage.get(className.substring(0, dot)));
+    try (InputStream in = reader.open(className.replace('.', '/') + ".class").orElseThrow()) {
+      return Optional.of(in.readAllBytes());
+    }
   }
 
   /** The module that a package belongs to. */

@@ -107,10 +107,10 @@ final class Lookups {
       }
     } else if (name instanceof Value.Joined joined) {
       if (!JoinedNames.classes(gathering, joined) && byLoader) {
-        gathering.open(How.REFLECTION, Thing.CODE);
+        gathering.open(How.REFLECTION, Thing.CODE, false);
       }
     } else if (byLoader && !(name instanceof Value.Loaded)) {
-      gathering.open(How.REFLECTION, Thing.CODE);
+      gathering.open(How.REFLECTION, Thing.CODE, name instanceof Value.Given);
     }
   }
 
@@ -153,10 +153,10 @@ final class Lookups {
     } else if (name instanceof Value.Joined joined) {
       String prefix = inBase(joined.prefix(), base, owner);
       if (!JoinedNames.files(gathering, new Value.Joined(prefix, joined.suffix()))) {
-        gathering.open(How.RESOURCE, Thing.RESOURCE);
+        gathering.open(How.RESOURCE, Thing.RESOURCE, false);
       }
     } else {
-      gathering.open(How.RESOURCE, Thing.RESOURCE);
+      gathering.open(How.RESOURCE, Thing.RESOURCE, false);
     }
   }
 
@@ -195,7 +195,7 @@ final class Lookups {
         gathering.other(How.BUNDLE, Thing.BUNDLE, text.replace('/', '.'), Strength.SOFT, MAYBE);
       }
     } else {
-      gathering.open(How.BUNDLE, Thing.RESOURCE);
+      gathering.open(How.BUNDLE, Thing.RESOURCE, false);
     }
   }
 
@@ -205,7 +205,7 @@ final class Lookups {
         gathering.other(How.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
       }
     } else {
-      gathering.open(How.NATIVE, Thing.NATIVE);
+      gathering.open(How.NATIVE, Thing.NATIVE, false);
     }
   }
 

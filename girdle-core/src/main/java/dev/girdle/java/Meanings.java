@@ -2,6 +2,7 @@ package dev.girdle.java;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.OpenDemand;
@@ -15,8 +16,9 @@ import java.util.stream.Stream;
 /**
  * What an open demand could mean within reason: something of the component that it stands in. Of
  * its classes, the public ones that can be made without arguments, since that is what is done with
- * a class whose name comes from outside. For native libraries, which often lie in jars of their
- * own, something of those jars as well.
+ * a class whose name comes from outside; and none if a library only passes on a name that it is
+ * handed, since then the name stands where it comes from, as a text. For native libraries, which
+ * often lie in jars of their own, something of those jars as well.
  */
 final class Meanings {
   private final JavaFacts facts;
@@ -30,18 +32,29 @@ final class Meanings {
   List<Demand> all() {
     Component own = open.from().component();
     return switch (open.thing()) {
-      case CODE ->
-          own.items().parallelStream()
-              .filter(i -> isClass(i) && canBeMade(i))
-              .map(i -> demand(i.name(), true))
-              .toList();
+      case CODE -> open.passedOn() && own.role() != Role.OWN ? List.of() : classes(own);
       case NATIVE -> natives(own).map(i -> demand(inComponent(i), false)).toList();
       default ->
           own.items().stream()
-              .filter(i -> !i.path().endsWith(".class") && facts.uselessAtRunTime(i).isEmpty())
+              .filter(this::mayBeRead)
               .map(i -> demand(inComponent(i), false))
               .toList();
     };
+  }
+
+  /** What travels with its component anyway is not looked at for the names in it. */
+  private boolean mayBeRead(Item item) {
+    return !item.path().endsWith(".class")
+        && !item.path().equals(JarManifest.PATH)
+        && !LegalTexts.isOne(item.path())
+        && facts.uselessAtRunTime(item).isEmpty();
+  }
+
+  private List<Demand> classes(Component own) {
+    return own.items().parallelStream()
+        .filter(i -> isClass(i) && canBeMade(i))
+        .map(i -> demand(i.name(), true))
+        .toList();
   }
 
   private static boolean isClass(Item item) {

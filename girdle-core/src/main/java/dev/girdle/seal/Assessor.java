@@ -85,7 +85,8 @@ public final class Assessor {
     exclusions.requireEffect(choice);
     NativeItems natives = NativeItems.of(application);
     Map<Item, String> excluded = exclusions.excluded(choice, natives);
-    Examination examination = ecosystem.examine(application, excluded);
+    Examination examination =
+        ecosystem.examine(application, excluded, choice.prune() == Prune.CLASSES);
     List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;

@@ -101,10 +101,7 @@ public final class Explainer {
   }
 
   private Explanation missing(Unmet unmet) {
-    Demand strongest = unmet.demands().get(0);
-    List<Demand> chain = new ArrayList<>();
-    strongest.asker().ifPresent(asker -> chain.addAll(closure.chain(asker)));
-    chain.add(strongest);
+    List<Demand> chain = closure.chain(unmet.demands().get(0));
     return new Explanation.Missing(unmet, assessment.advice(unmet), chain);
   }
 

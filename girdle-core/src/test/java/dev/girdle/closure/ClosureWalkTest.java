@@ -32,6 +32,12 @@ class ClosureWalkTest {
         }
 
         @Override
+        public ItemDemands demandsOf(Item item, String part) {
+          return new ItemDemands(
+              demands.getOrDefault(item.name() + "." + part, List.of()), List.of());
+        }
+
+        @Override
         public Answer satisfy(Thing thing, String name) {
           return component
               .item(name)

@@ -166,13 +166,13 @@ class AssessorTest {
   }
 
   @Test
-  void aBinaryFileNamesNothing() throws IOException {
+  void aBinaryFileNamesClassesToo() throws IOException {
     library("plug", "package p; public class Plug {}");
     main(17, List.of(), "m.Main.class.getResource(\"/data.bin\");")
-        .with("data.bin", "p.Plug\0p.Plug")
+        .with("data.bin", "\0\6Ap/Plug\0\0")
         .write(app.resolve("main.jar"));
     try (Assessment found = assess()) {
-      assertThat(kept(found)).containsExactly("main.jar");
+      assertThat(kept(found)).containsExactly("main.jar", "plug.jar");
     }
   }
 

@@ -133,7 +133,7 @@ class PruningTest {
         Compiled.to(
             dir.resolve("open"),
             "package o; public class Loader { public static void load(String n) throws Exception {"
-                + " Class.forName(n); } }",
+                + " Class.forName(System.getProperty(n)); } }",
             "package o; public class Plain { Needed needed = new Needed(); }",
             "package o; class Hidden { }",
             "package o; public class Needed { private Needed(int x) {} Needed() {} }");
@@ -154,6 +154,32 @@ class PruningTest {
       assertThat(items(found, "open.jar"))
           .containsExactlyInAnyOrder("o/Loader.class", "o/Plain.class", "o/Needed.class");
       assertThat(found.kept()).extracting(Component::name).doesNotContain("lib-1.0.jar");
+    }
+  }
+
+  @Test
+  void aNameThatALibraryOnlyPassesOnIsOpenAndKeepsNothing() throws IOException {
+    Path open =
+        Compiled.to(
+            dir.resolve("open"),
+            "package o; public class Loader { public static void load(String n) throws Exception {"
+                + " Class.forName(n.trim()); } }",
+            "package o; public class Plain {}",
+            "package o; public class Given {}");
+    new Jar().folder(open).write(app.resolve("lib/open.jar"));
+    library(new Jar());
+    Path main =
+        Compiled.to(
+            dir.resolve("main"),
+            17,
+            List.of(open),
+            "package m; public class Main { public static void main(String[] a) throws Exception {"
+                + " o.Loader.load(\"o.Given\"); } }");
+    new Jar().manifest("Main-Class: m.Main").folder(main).write(app.resolve("main.jar"));
+    try (Assessment found = assess(Prune.CLASSES)) {
+      assertThat(found.closure().open()).singleElement().matches(o -> o.passedOn());
+      assertThat(items(found, "open.jar"))
+          .containsExactlyInAnyOrder("o/Loader.class", "o/Given.class");
     }
   }
 

@@ -14,7 +14,7 @@ import java.util.Map;
 final class OpenTable {
   private final Assessment assessment;
 
-  private record Group(String component, Thing thing) {}
+  private record Group(String component, Thing thing, boolean passedOn) {}
 
   OpenTable(Assessment assessment) {
     this.assessment = assessment;
@@ -29,7 +29,8 @@ final class OpenTable {
     for (OpenDemand demand : open) {
       groups
           .computeIfAbsent(
-              new Group(demand.from().component().name(), demand.thing()), g -> new ArrayList<>())
+              new Group(demand.from().component().name(), demand.thing(), demand.passedOn()),
+              g -> new ArrayList<>())
           .add(demand);
     }
     console.heading(
@@ -41,7 +42,7 @@ final class OpenTable {
         (group, demands) ->
             table.row(
                 group.component,
-                "any " + group.thing.label(),
+                "any " + group.thing.label() + (group.passedOn ? " it is handed" : ""),
                 demands.get(0).place()
                     + (demands.size() > 1
                         ? ", and " + SurveyView.count(demands.size() - 1, "more place")

@@ -46,6 +46,9 @@ public final class Joins {
     if (name.equals("getClass") && arguments.isEmpty()) {
       return new Value.Loaded();
     }
+    if (receiver instanceof Value.Given && name.equals("toString")) {
+      return receiver;
+    }
     return switch (owner) {
       case "java/lang/String" -> ofText(receiver, first, name);
       case "java/lang/Class" -> ofClass(receiver, name);
@@ -76,6 +79,9 @@ public final class Joins {
       parts.add(receiver.text());
       parts.add(first.text());
       return Value.join(parts);
+    }
+    if (receiver instanceof Value.Given) {
+      return receiver;
     }
     if (!KEEP_TEXT.contains(name)) {
       return Value.UNKNOWN;

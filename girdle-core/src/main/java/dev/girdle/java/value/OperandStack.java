@@ -23,9 +23,34 @@ public final class OperandStack {
 
   private record State(List<Value> stack, Map<Integer, Value> variables) {}
 
+  /**
+   * The arguments that the method is called with.
+   *
+   * @param isStatic whether the method has no receiver
+   * @param descriptor its descriptor
+   */
+  public void arguments(boolean isStatic, String descriptor) {
+    int at = isStatic ? 0 : 1;
+    for (Type type : Type.getArgumentTypes(descriptor)) {
+      if (type.getSort() == Type.OBJECT) {
+        variables.put(at, new Value.Given());
+      }
+      at += type.getSize();
+    }
+  }
+
   /** Puts a value on top. */
   void push(Value value) {
     stack.add(value);
+  }
+
+  /**
+   * What lies on top.
+   *
+   * @return unknown if the stack is empty
+   */
+  public Value top() {
+    return stack.isEmpty() ? Value.UNKNOWN : stack.get(stack.size() - 1);
   }
 
   private void push(Value value, int size) {
@@ -238,7 +263,7 @@ public final class OperandStack {
       case Opcodes.PUTSTATIC -> pop(size);
       case Opcodes.GETFIELD -> {
         pop();
-        push(Value.UNKNOWN, size);
+        push(descriptor.charAt(0) == 'L' ? new Value.Given() : Value.UNKNOWN, size);
       }
       default -> pop(size + 1);
     }

@@ -42,6 +42,9 @@ public sealed interface Value {
    */
   record Literal(String internalName) implements Value {}
 
+  /** Handed in: an argument of the method, or what an object was given and keeps. */
+  record Given() implements Value {}
+
   /** A class that is loaded already, or its name. */
   record Loaded() implements Value {}
 
@@ -110,11 +113,18 @@ public sealed interface Value {
     if (a.equals(b)) {
       return a;
     }
+    if (isGiven(a, b) || isGiven(b, a)) {
+      return new Given(); // where texts in code are known, they count by themselves
+    }
     if (a instanceof Texts x && b instanceof Texts y) {
       Set<String> all = new TreeSet<>(x.all);
       all.addAll(y.all);
       return all.size() > Texts.MOST ? UNKNOWN : new Texts(all);
     }
     return UNKNOWN;
+  }
+
+  private static boolean isGiven(Value a, Value b) {
+    return a instanceof Given && b instanceof Texts;
   }
 }
