@@ -109,6 +109,9 @@ final class Activation {
       return !machine.containsKey(name.substring(1));
     }
     String known = machine.get(name);
+    if (value != null && value.startsWith("!")) {
+      return !value.substring(1).equals(known);
+    }
     return known != null && (value == null || known.equals(value));
   }
 

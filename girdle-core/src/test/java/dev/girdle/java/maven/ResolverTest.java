@@ -157,7 +157,8 @@ class ResolverTest {
   void profilesHoldForTheTarget() throws IOException {
     local.library("t:x:1:windows").library("t:x:1:linux");
     String profile =
-        "<profile><id>%1$s</id><activation><os><family>%2$s</family></os></activation>"
+        "<profile><id>%1$s</id><activation><os><family>%2$s</family></os>"
+            + "<property><name>tide.low</name><value>!true</value></property></activation>"
             + "<properties><platform>%3$s</platform></properties></profile>";
     String[] project = {
       "<profiles>"
