@@ -20,7 +20,6 @@ import java.util.stream.Stream;
  */
 public final class Proof {
   private static final List<String> LEVELS = List.of("none", "components", "files", "classes");
-  private static final List<String> FORMS = List.of("folder", "nested", "merged");
   private static final String JAVA =
       Path.of(System.getProperty("java.home"), "bin", "java").toString();
 
@@ -75,32 +74,30 @@ public final class Proof {
     StringBuilder size =
         new StringBuilder("| " + program.name() + " | " + megabytes(sizeOf(app(program))));
     for (String level : LEVELS) {
+      Path out = seal(program, level, missing);
+      size.append(" | ").append(share(sizeOf(out.resolve("program-1/lib")), sizeOf(app(program))));
       StringBuilder cells = new StringBuilder();
-      for (String form : FORMS) {
-        Path sealed = seal(program, level, form, missing);
-        if (form.equals("folder")) {
-          size.append(" | ").append(share(sizeOf(sealed.resolve("lib")), sizeOf(app(program))));
-        }
-        Job.Outcome outcome = job.run(start(program, sealed, form));
+      for (Map.Entry<String, List<String>> form : starts(out).entrySet()) {
+        Job.Outcome outcome = job.run(form.getValue());
         boolean same = outcome.text().equals(plain.text());
         allSame &= same;
         cells.append(same ? "same " : "**differs** ");
-        System.err.println(level + " " + form + (same ? " same" : " DIFFERS"));
+        System.err.println(level + " " + form.getKey() + (same ? " same" : " DIFFERS"));
         if (!same) {
           troubles.add(
               program.name()
                   + ", "
                   + level
                   + ", "
-                  + form
+                  + form.getKey()
                   + ": "
                   + firstDifference(plain.text(), outcome.text())
                   + " "
                   + head(outcome.errors()));
           System.err.println(troubles.get(troubles.size() - 1));
         }
-        delete(sealed);
       }
+      delete(out);
       row.append(" | ").append(cells.toString().strip().replaceAll(" +", " "));
     }
     rows.add(row + " | " + missing.size() + " |");
@@ -123,23 +120,25 @@ public final class Proof {
     return start;
   }
 
-  private static List<String> start(Program program, Path sealed, String form) {
-    if (form.equals("folder")) {
-      return List.of(sealed.resolve("bin/program").toString());
-    }
-    return List.of(JAVA, "-jar", sealed.toString());
+  private static Map<String, List<String>> starts(Path out) {
+    Map<String, List<String>> starts = new LinkedHashMap<>();
+    starts.put("folder", List.of(out.resolve("program-1/bin/program").toString()));
+    starts.put("nested", List.of(JAVA, "-jar", out.resolve("program-1.jar").toString()));
+    starts.put("merged", List.of(JAVA, "-jar", out.resolve("merged.jar").toString()));
+    return starts;
   }
 
-  private Path seal(Program program, String level, String form, List<String> missing)
-      throws Exception {
-    Path out = work.resolve(program.sample() + "-" + level + "-" + form);
+  private Path seal(Program program, String level, List<String> missing) throws Exception {
+    Path out = work.resolve(program.sample() + "-" + level);
     List<String> command = girdle(program, "seal");
-    command.addAll(List.of("--name", "program", "--out", work.toString()));
-    command.addAll(List.of("--as", out.getFileName().toString(), "--prune", level));
-    command.addAll(
-        form.equals("folder") ? List.of("--form", "folder") : List.of("--archive", form));
+    command.addAll(List.of("--name", "program", "--release", "1", "--out", out.toString()));
+    command.addAll(List.of("--prune", level));
     missing.forEach(m -> command.addAll(List.of("--missing-ok", m)));
+    List<String> merged = new ArrayList<>(command);
+    merged.addAll(List.of("--archive", "merged", "--as", "merged.jar"));
+    command.addAll(List.of("--form", "folder", "--form", "archive"));
     run(command);
+    run(merged);
     return out;
   }
 

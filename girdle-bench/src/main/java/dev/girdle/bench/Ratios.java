@@ -53,6 +53,14 @@ public final class Ratios {
         "`unzip -tq` of the same jars",
         List.of(girdle, "closure", app, "--entry", MAIN),
         shell(unzip));
+    String large = root.resolve("girdle-samples/scalafmt/target/app").toString();
+    compare(
+        "`closure` of the largest sample, 43 MB, in 256 MiB of heap",
+        "`unzip -tq` of the same jars",
+        shell(
+            "JAVA_TOOL_OPTIONS=-Xmx256m '%s' closure '%s' --entry org.scalafmt.cli.Cli --missing-ok '**'"
+                .formatted(girdle, large)),
+        shell(unzip.replace(app, large)));
     for (String kind : List.of("nested", "merged")) {
       String zip = "rm -f %1$s/a.zip; cd '%2$s' && zip -q -r -6 %1$s/a.zip .";
       compare(

@@ -9,9 +9,11 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Collects the demands of one class file: each name once, the strongest demand for it, and of
@@ -27,6 +29,7 @@ final class Gathering {
   private final Map<String, Demand> excused = new LinkedHashMap<>();
 
   private final Map<Thing, Map<String, Demand>> others = new EnumMap<>(Thing.class);
+  private final Set<String> declarations = new HashSet<>();
   private final Map<Thing, OpenDemand> open = new EnumMap<>(Thing.class);
   private final boolean byParts;
   private final String within;
@@ -110,6 +113,10 @@ final class Gathering {
 
   /** All classes in a descriptor or generic signature. */
   void descriptor(How how, String descriptor, Strength strength) {
+    // the same few descriptors stand in a class over and over
+    if (how == How.DECLARATION && !declarations.add(descriptor)) {
+      return;
+    }
     int length = descriptor.length();
     for (int i = 0; i < length; i++) {
       if (descriptor.charAt(i) == 'L') {
