@@ -17,6 +17,7 @@ import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.io.Paths;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -224,7 +225,21 @@ final class JavaExamination implements Examination {
       return index.resource(path);
     }
     List<Item> modules = jdk.component().item(text).stream().toList();
-    return modules.isEmpty() ? bySimpleName(name) : modules;
+    List<Item> found = modules.isEmpty() ? bySimpleName(name) : modules;
+    return found.isEmpty() ? amongExcluded(text) : found;
+  }
+
+  /** What the plan keeps out is in no index, and can be asked for all the same. */
+  private List<Item> amongExcluded(String text) {
+    return facts.components().stream()
+        .flatMap(c -> c.items().stream())
+        .filter(index::isExcluded)
+        .filter(
+            i ->
+                i.path().equals(text)
+                    || i.name().equals(text)
+                    || Paths.fileName(i.path()).equals(text))
+        .toList();
   }
 
   private List<Item> bySimpleName(String name) {

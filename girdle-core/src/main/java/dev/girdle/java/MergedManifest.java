@@ -63,7 +63,9 @@ final class MergedManifest {
         .main()
         .forEach(
             (key, value) -> {
-              if (!OF_THE_BUILD.contains(key.toString())) {
+              if (OF_PACKAGES.contains(key.toString())) {
+                main.put(key, value); // what the program finds when it asks for its own release
+              } else if (!OF_THE_BUILD.contains(key.toString())) {
                 main.putIfAbsent(key, value);
               }
             });

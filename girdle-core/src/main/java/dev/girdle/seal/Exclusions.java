@@ -83,7 +83,11 @@ final class Exclusions {
       names.add(component.name());
       component.items().forEach(i -> names.add(i.name()));
     }
-    List<String> near = Nearest.to(pattern.text().replace("*", ""), names, 3);
+    String plain = pattern.text().replace("*", "");
+    String top = plain.replaceFirst("[./].*", "");
+    // a name like it in a package of somebody else is hardly meant
+    names.removeIf(n -> plain.indexOf('.') > 0 && !n.startsWith(top));
+    List<String> near = Nearest.to(plain, names, 3);
     lines.add(
         option
             + " "

@@ -97,7 +97,7 @@ public record ClosureView(Assessment assessment) implements View {
       if (!ballast.path().isEmpty()) {
         long[] sum =
             groups.computeIfAbsent(
-                List.of(ballast.component(), ballast.reason()), g -> new long[2]);
+                List.of(ballast.component(), Natives.inSum(ballast.reason())), g -> new long[2]);
         sum[0]++;
         sum[1] += ballast.bytes();
       }

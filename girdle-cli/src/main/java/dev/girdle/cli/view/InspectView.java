@@ -114,7 +114,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
             entry.path() == null ? entry.component() : entry.component() + ": " + entry.path();
         table.row(name, Sizes.of(entry.bytes()), entry.reason());
       } else {
-        long[] sum = byReason.computeIfAbsent(entry.reason(), r -> new long[2]);
+        long[] sum = byReason.computeIfAbsent(Natives.inSum(entry.reason()), r -> new long[2]);
         sum[0]++;
         sum[1] += entry.bytes();
       }

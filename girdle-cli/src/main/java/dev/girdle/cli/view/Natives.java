@@ -35,6 +35,11 @@ final class Natives {
             + " of it");
   }
 
+  /** A reason as it is told of several things at once: the single system does not matter. */
+  static String inSum(String reason) {
+    return reason.replaceFirst("^native code for \\S+, not for", "native code, not for");
+  }
+
   /** A target is worth a word only if there is native code for it, and for others. */
   private static boolean saves(Assessment assessment, Target target) {
     boolean any =
