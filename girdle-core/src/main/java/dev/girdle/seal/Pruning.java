@@ -15,8 +15,6 @@ import java.util.Optional;
 
 /** Decides for every component and item whether it goes along. */
 final class Pruning {
-  private static final String UNREACHED = "nothing in the closure needs it";
-
   private final Prune prune;
   private final Closure closure;
   private final Examination examination;
@@ -42,7 +40,7 @@ final class Pruning {
     if (allExcluded) {
       leaveOut(component, excluded.get(component.items().get(0)));
     } else if (prune != Prune.NONE && closure.reachedIn(component).isEmpty()) {
-      leaveOut(component, UNREACHED);
+      leaveOut(component, Ballast.UNREACHED);
     } else {
       Map<Item, String> items = new LinkedHashMap<>();
       for (Item item : component.items()) {
@@ -69,7 +67,7 @@ final class Pruning {
       if (stays.isPresent()) {
         items.put(item, stays.get());
       } else {
-        leaveOut(item, examination.uselessAtRunTime(item).orElse(UNREACHED));
+        leaveOut(item, examination.uselessAtRunTime(item).orElse(Ballast.UNREACHED));
       }
     }
   }

@@ -92,21 +92,27 @@ public record ClosureView(Assessment assessment) implements View {
             + Sizes.of(assessment.ballastBytes()));
     Table table = new Table("lrl");
     whole.forEach(b -> table.row(b.component(), Sizes.of(b.bytes()), b.reason()));
-    Map<List<String>, long[]> groups = new LinkedHashMap<>();
+    Map<List<String>, List<Ballast>> groups = new LinkedHashMap<>();
     for (Ballast ballast : assessment.ballast()) {
       if (!ballast.path().isEmpty()) {
-        long[] sum =
-            groups.computeIfAbsent(
-                List.of(ballast.component(), Natives.inSum(ballast.reason())), g -> new long[2]);
-        sum[0]++;
-        sum[1] += ballast.bytes();
+        String reason = Natives.inSum(ballast.reason());
+        // of what is of no use anywhere, it does not matter where it lay
+        boolean byComponent = !reason.equals(ballast.reason()) || reason.equals(Ballast.UNREACHED);
+        String component = byComponent ? ballast.component() : "";
+        groups.computeIfAbsent(List.of(component, reason), g -> new ArrayList<>()).add(ballast);
       }
     }
     groups.forEach(
-        (group, sum) ->
+        (group, members) ->
             table.row(
-                SurveyView.count((int) sum[0], "item") + " of " + group.get(0),
-                Sizes.of(sum[1]),
+                SurveyView.count(members.size(), "item")
+                    + (group.get(0).isEmpty()
+                        ? " of "
+                            + SurveyView.count(
+                                (int) members.stream().map(Ballast::component).distinct().count(),
+                                "component")
+                        : " of " + group.get(0)),
+                Sizes.of(members.stream().mapToLong(Ballast::bytes).sum()),
                 group.get(1)));
     table.print(console, false);
   }
@@ -177,12 +183,11 @@ public record ClosureView(Assessment assessment) implements View {
 
   private void printVerdict(Console console) {
     int faults = assessment.faults().size() + assessment.closure().unreadable().size();
-    String app = assessment.application().source();
     if (faults == 0) {
       console.line(
           console.paint(Paint.GOOD, "Nothing that is needed is missing.")
               + " Next: girdle seal "
-              + app);
+              + SurveyView.words(assessment));
     } else {
       console.line(
           console.paint(Paint.BAD, SurveyView.count(faults, "thing") + " needed and missing.")

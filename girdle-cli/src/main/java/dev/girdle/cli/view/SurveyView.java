@@ -5,9 +5,11 @@ import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.plan.Choice;
 import dev.girdle.seal.Assessment;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -131,7 +133,26 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
           + " --entry "
           + application.candidates().get(0).name();
     }
-    return "closure " + application.source();
+    return "closure " + assessment.map(SurveyView::words).orElse(application.source());
+  }
+
+  /** The application with what was chosen for it, as it is to be typed again. */
+  static String words(Assessment assessment) {
+    StringBuilder words = new StringBuilder(assessment.application().source());
+    assessment.plan().source().entries().stream()
+        .filter(e -> !e.start().isEmpty())
+        .forEach(
+            e ->
+                words
+                    .append(" --entry ")
+                    .append(e.label().isEmpty() ? "" : e.label() + "=")
+                    .append(e.start()));
+    Choice choice = assessment.plan().choice();
+    if (choice.prune() != Choice.USUAL.prune()) {
+      words.append(" --prune ").append(choice.prune().name().toLowerCase(Locale.ROOT));
+    }
+    choice.target().ifPresent(t -> words.append(" --target ").append(t.text()));
+    return words.toString();
   }
 
   static String count(int number, String thing) {
