@@ -86,7 +86,7 @@ final class Exclusions {
     String plain = pattern.text().replace("*", "");
     String top = plain.replaceFirst("[./].*", "");
     // a name like it in a package of somebody else is hardly meant
-    names.removeIf(n -> plain.indexOf('.') > 0 && !n.startsWith(top));
+    names.removeIf(n -> plain.matches("[a-z]+\\..*") && !n.startsWith(top));
     List<String> near = Nearest.to(plain, names, 3);
     lines.add(
         option
