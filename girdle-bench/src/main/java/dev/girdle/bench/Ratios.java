@@ -13,7 +13,7 @@ import java.util.Locale;
  * see the same machine, and the medians are compared: the ratio is the result, not the time.
  */
 public final class Ratios {
-  private static final int ROUNDS = 9;
+  private static final int ROUNDS = 5;
   private static final String MAIN = "com.puppycrawl.tools.checkstyle.Main";
 
   private final Path root;

@@ -47,6 +47,9 @@ final class DeclaredLibraries {
 
   void take() throws IOException {
     List<Description> descriptions = descriptions();
+    if (descriptions.isEmpty()) {
+      return;
+    }
     Set<String> own = new LinkedHashSet<>();
     scan.components.forEach(c -> Naming.library(c).ifPresent(own::add));
     List<String> missing = new ArrayList<>();

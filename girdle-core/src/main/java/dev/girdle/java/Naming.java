@@ -76,6 +76,7 @@ final class Naming {
   private static Optional<Properties> pomProperties(RawComponent component) {
     List<TreeFile> found =
         component.tree().files().stream()
+            .filter(f -> f.path().startsWith("META-INF/maven/"))
             .filter(f -> f.path().matches("META-INF/maven/[^/]+/[^/]+/pom\\.properties"))
             .toList();
     if (found.size() != 1) {
