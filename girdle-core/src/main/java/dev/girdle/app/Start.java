@@ -16,4 +16,13 @@ public record Start(String label, EntryPoint entry, List<String> arguments, List
     arguments = List.copyOf(arguments);
     options = List.copyOf(options);
   }
+
+  /**
+   * Whether it is started as part of a module, and not from a class path.
+   *
+   * @return true if the entry point names a module
+   */
+  public boolean isOfModule() {
+    return !entry.module().isEmpty();
+  }
 }

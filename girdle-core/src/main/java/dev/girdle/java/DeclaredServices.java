@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Component;
+import dev.girdle.app.Start;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.layout.LayoutFile;
 import java.nio.charset.StandardCharsets;
@@ -20,7 +21,7 @@ final class DeclaredServices {
 
   /** One file for each service; none if the application is not started as modules. */
   static List<LayoutFile> files(LayoutRequest request) {
-    boolean modular = request.starts().stream().anyMatch(s -> !s.entry().module().isEmpty());
+    boolean modular = request.starts().stream().anyMatch(Start::isOfModule);
     if (!modular) {
       return List.of();
     }

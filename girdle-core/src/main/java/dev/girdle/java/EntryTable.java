@@ -84,7 +84,7 @@ final class EntryTable {
                 + " has to be given by whoever starts it; --form folder gives it by itself");
       }
     }
-    if (request.starts().stream().anyMatch(s -> !s.entry().module().isEmpty())) {
+    if (request.starts().stream().anyMatch(Start::isOfModule)) {
       notices.add(
           "an archive is started from the class path and not as modules; --form folder starts the"
               + " module");

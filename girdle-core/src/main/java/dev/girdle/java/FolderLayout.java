@@ -74,7 +74,7 @@ final class FolderLayout {
   }
 
   private boolean isThroughWindow(Start start) {
-    return start.entry().module().isEmpty() && EntryTable.isOfToolkit(request, start);
+    return !start.isOfModule() && EntryTable.isOfToolkit(request, start);
   }
 
   private List<Starter> starters(List<LayoutFile> jars) {

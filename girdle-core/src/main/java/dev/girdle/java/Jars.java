@@ -32,14 +32,10 @@ final class Jars {
   /** All of a component as it is, or what is kept of it. */
   static Content content(Component component, LayoutRequest request) throws IOException {
     boolean whole = request.selection().isWhole(component);
-    boolean descriptorFits = whole || !request.starts().stream().anyMatch(Jars::isOfModule);
+    boolean descriptorFits = whole || !request.starts().stream().anyMatch(Start::isOfModule);
     return whole && component.whole().isPresent()
         ? component.whole().get()
         : pack(component, request.selection().items(component).keySet(), descriptorFits);
-  }
-
-  private static boolean isOfModule(Start start) {
-    return !start.entry().module().isEmpty();
   }
 
   /** Into a temporary file, since the archive's size has to be known before it is written out. */

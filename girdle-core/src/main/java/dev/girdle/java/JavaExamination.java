@@ -65,7 +65,7 @@ final class JavaExamination implements Examination {
 
   /** Whether the program is started as modules, so that their descriptors count. */
   private boolean isModular() {
-    return application.starts().stream().anyMatch(s -> !s.entry().module().isEmpty());
+    return application.starts().stream().anyMatch(Start::isOfModule);
   }
 
   private void addDeclaredServices(Component component, Modules.Description description) {

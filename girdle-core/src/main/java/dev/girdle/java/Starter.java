@@ -38,14 +38,10 @@ record Starter(
     return (preview + String.join(" ", options)).strip();
   }
 
-  boolean isOfModule() {
-    return !start.entry().module().isEmpty();
-  }
-
   /** The words after the class path, or after {@code --module}. */
   List<String> mainWords() {
     String main = start.entry().name();
-    if (isOfModule()) {
+    if (start.isOfModule()) {
       return List.of(start.entry().module() + "/" + main);
     }
     return throughWindow ? List.of(dev.girdle.start.Window.class.getName(), main) : List.of(main);

@@ -29,9 +29,9 @@ final class UnixStarter {
     values.put("FIXED_OPTIONS", words(starter.start().options()));
     values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
     values.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
-    values.put("PATH_OPTION", starter.isOfModule() ? "-p" : "-cp");
+    values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
-    values.put("MAIN", (starter.isOfModule() ? " -m" : "") + words(starter.mainWords()));
+    values.put("MAIN", (starter.start().isOfModule() ? " -m" : "") + words(starter.mainWords()));
     return fill("starter.sh", values);
   }
 

@@ -56,9 +56,10 @@ final class WindowsStarter {
     values.put("FIXED_OPTIONS", WindowsWords.of(starter.start().options()));
     values.put("FIXED_ARGUMENTS", WindowsWords.of(starter.start().arguments()));
     values.put("FIRST_JAR", starter.jars().get(0).replace("%", "%%"));
-    values.put("PATH_OPTION", starter.isOfModule() ? "-p" : "-cp");
+    values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
-    values.put("MAIN", (starter.isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
+    values.put(
+        "MAIN", (starter.start().isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
     // a program that is started by "start" outlives the console that started it
     values.put("START", starter.opensWindow() ? "start \"\" " : "");
     values.put("LAUNCHER", starter.opensWindow() ? "javaw.exe" : "java.exe");
