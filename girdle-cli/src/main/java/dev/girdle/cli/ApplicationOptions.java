@@ -1,6 +1,7 @@
 package dev.girdle.cli;
 
 import dev.girdle.app.Target;
+import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Declared;
 import dev.girdle.plan.NamePattern;
@@ -8,6 +9,7 @@ import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.Source;
+import dev.girdle.plan.file.PlanFile;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -16,14 +18,20 @@ import picocli.CommandLine.Parameters;
 
 /** What the application is, and how it is to be understood. */
 final class ApplicationOptions {
-  @Parameters(index = "0", paramLabel = "APP", description = "The application: a folder or a jar.")
+  @Parameters(
+      index = "0",
+      arity = "0..1",
+      paramLabel = "APP",
+      description =
+          "The application: a folder or a jar; or a plan: a girdle.yaml, or a folder that holds one."
+              + " The plan of the current folder if not given. Options overrule the plan.")
   Path app;
 
   @Option(
       names = "--with",
       paramLabel = "PATH",
       description = "One more jar, folder of jars, or folder for the class path. Repeatable.")
-  List<Path> with = List.of();
+  List<Path> with;
 
   @Option(
       names = "--entry",
@@ -31,7 +39,7 @@ final class ApplicationOptions {
       description =
           "The class to start, or MODULE/CLASS to start it as a module. Repeatable, with a name for"
               + " each starter: --entry main=org.ternhaven.Book --entry load=org.ternhaven.Load")
-  List<String> entries = List.of();
+  List<String> entries;
 
   @Option(
       names = "--entry-arguments",
@@ -39,13 +47,13 @@ final class ApplicationOptions {
       description =
           "Arguments that the program is given before the user's own; of one entry, or of all."
               + " Quotes hold words together. Repeatable.")
-  List<String> entryArguments = List.of();
+  List<String> entryArguments;
 
   @Option(
       names = "--entry-options",
       paramLabel = "[NAME=]WORDS",
       description = "Options for Java, written in the same way: '-Xmx1g -Dharbour=north'.")
-  List<String> entryOptions = List.of();
+  List<String> entryOptions;
 
   @Option(names = "--name", paramLabel = "NAME", description = "The application's name.")
   String name;
@@ -60,7 +68,7 @@ final class ApplicationOptions {
           "What nothing needs is left out: none of it, whole components, or also files, or also"
               + " classes of components that are needed"
               + " (none, components, files, classes; components if not given).")
-  Prune prune = Prune.COMPONENTS;
+  Prune prune;
 
   @Option(
       names = "--always",
@@ -68,21 +76,22 @@ final class ApplicationOptions {
       description =
           "What goes along in any case: a class, a file or a component. * stands for a part of a"
               + " name, ** for any number of parts. Repeatable.")
-  List<String> always = List.of();
+  List<String> always;
 
   @Option(
       names = "--never",
       paramLabel = "PATTERN",
       description = "What stays behind in any case, written in the same way. Repeatable.")
-  List<String> never = List.of();
+  List<String> never;
 
   @Option(
       names = "--target",
       paramLabel = "TARGET",
       description =
           "Where it is to run: linux-x64, linux-arm64, windows-x64, macos-arm64 or macos-x64."
-              + " Native code for other systems stays behind. Everywhere if not given.")
-  String target;
+              + " Native code for other systems stays behind. Everywhere if not given; repeatable"
+              + " for seal.")
+  List<String> targets;
 
   @Option(
       names = "--missing-ok",
@@ -90,7 +99,7 @@ final class ApplicationOptions {
       description =
           "What may be missing, since the program does without it: org.ternhaven.radio.**"
               + " stands for a package and all below it. Repeatable.")
-  List<String> missingOk = List.of();
+  List<String> missingOk;
 
   @Option(
       names = "--repository",
@@ -99,27 +108,62 @@ final class ApplicationOptions {
           "Where libraries that the application declares in a pom.xml are fetched from if they are"
               + " not on this machine: an https: or file: address. Repeatable. Name and password"
               + " are taken from GIRDLE_REPOSITORY_USER and GIRDLE_REPOSITORY_PASSWORD.")
-  List<String> repositories = List.of();
+  List<String> repositories;
 
   @Option(names = "--offline", description = "Ask no repository.")
   boolean offline;
 
-  /** A plan that makes nothing. */
-  Plan plan() {
-    Optional<Target> wanted = Optional.ofNullable(target).map(Target::of);
-    return new Plan(
-        new Source(
-            app,
-            with,
-            new EntryWords(entries, entryArguments, entryOptions).entries(),
-            Optional.ofNullable(name),
-            Optional.ofNullable(release),
-            new Declared(repositories, offline, wanted)),
-        new Choice(prune, patterns(missingOk), patterns(always), patterns(never), wanted),
-        Output.NONE);
+  /** What the plan says, if there is one, overruled by what the command line says. */
+  Plan plan(Context context) {
+    Path named = app == null ? Path.of("") : app;
+    Optional<Path> file = PlanFile.at(named);
+    if (app == null && file.isEmpty()) {
+      throw GirdleException.request(
+          "which application? There is no " + PlanFile.NAME + " here.",
+          "  Name a folder, a jar or a plan; girdle draft APP writes a first plan.");
+    }
+    Plan plan =
+        file.map(f -> PlanFile.read(f, context.environment())).orElseGet(() -> Plan.of(named));
+    return overruled(plan);
   }
 
-  private static List<NamePattern> patterns(List<String> texts) {
-    return texts.stream().map(NamePattern::of).toList();
+  private Plan overruled(Plan plan) {
+    Source source = plan.source();
+    Choice choice = plan.choice();
+    Output output = plan.output();
+    List<Target> wanted =
+        targets == null ? output.targets() : targets.stream().map(Target::of).distinct().toList();
+    Optional<Target> only = wanted.size() == 1 ? Optional.of(wanted.get(0)) : Optional.empty();
+    Declared declared = source.declared();
+    return new Plan(
+        new Source(
+            source.app(),
+            with == null ? source.with() : with,
+            new EntryWords(or(entries), or(entryArguments), or(entryOptions))
+                .over(source.entries()),
+            Optional.ofNullable(name).or(source::name),
+            Optional.ofNullable(release).or(source::release),
+            new Declared(
+                repositories == null ? declared.repositories() : repositories,
+                offline || declared.offline(),
+                only)),
+        new Choice(
+            prune == null ? choice.prune() : prune,
+            patterns(missingOk, choice.missingOk()),
+            patterns(always, choice.always()),
+            patterns(never, choice.never()),
+            only),
+        new Output(output.forms(), wanted, output.out(), output.replace()),
+        plan.particulars(),
+        plan.files(),
+        plan.file());
+  }
+
+  private static List<String> or(List<String> words) {
+    return words == null ? List.of() : words;
+  }
+
+  private static List<NamePattern> patterns(List<String> texts, List<NamePattern> planned) {
+    return texts == null ? planned : texts.stream().map(NamePattern::of).toList();
   }
 }

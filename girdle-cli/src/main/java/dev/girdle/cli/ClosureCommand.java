@@ -24,7 +24,7 @@ final class ClosureCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Assessor assessor = new Assessor(common.startMeter(context));
-    try (Assessment assessment = assessor.assess(application.plan())) {
+    try (Assessment assessment = assessor.assess(application.plan(context))) {
       common.show(new ClosureView(assessment), context);
       boolean sound = assessment.faults().isEmpty() && assessment.closure().unreadable().isEmpty();
       return sound ? 0 : 1;

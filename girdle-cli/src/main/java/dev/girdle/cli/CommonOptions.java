@@ -8,7 +8,7 @@ final class CommonOptions {
   @Option(names = "--json", description = "Print one JSON document instead of text.")
   boolean json;
 
-  @Option(names = "--quiet", description = "Show no progress.")
+  @Option(names = "--quiet", description = "Show no progress, and of the result only what it is.")
   boolean quiet;
 
   @Option(names = "--debug", description = "Tell technical details of a failure.")
@@ -30,6 +30,8 @@ final class CommonOptions {
     context.meter().close();
     if (json) {
       view.printJson(context.console());
+    } else if (quiet) {
+      view.printQuiet(context.console());
     } else {
       view.print(context.console());
     }

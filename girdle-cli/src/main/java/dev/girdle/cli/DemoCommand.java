@@ -7,17 +7,21 @@ import dev.girdle.cli.view.SurveyView;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
+import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Outcome;
 import dev.girdle.seal.Sealer;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
@@ -67,7 +71,10 @@ final class DemoCommand implements Callable<Integer> {
       List<Artifact> artifacts = new ArrayList<>(sealer.seal(assessment));
       view.step(
           "seal " + app + " --form folder --form archive --out " + sealed,
-          () -> new SealView(assessment, artifacts).print(context.console()));
+          () ->
+              new SealView(
+                      plan, new Assessments(List.of(assessment)), new Outcome(artifacts, List.of()))
+                  .print(context.console()));
       try (Assessment again = new Assessor(meter).assess(merged)) {
         artifacts.addAll(sealer.seal(again));
       }
@@ -90,7 +97,12 @@ final class DemoCommand implements Callable<Integer> {
   private static Plan plan(Path app, Path sealed, ArchiveKind archive, FormKind... forms) {
     boolean isMerged = archive == ArchiveKind.MERGED;
     Optional<String> as = isMerged ? Optional.of("tidebook-merged.jar") : Optional.empty();
-    return Plan.of(app).with(new Output(List.of(forms), archive, sealed, as, true, false));
+    FormWish[] wishes =
+        Stream.of(forms)
+            .map(k -> FormWish.of(k).with(archive))
+            .map(w -> as.map(w::as).orElse(w))
+            .toArray(FormWish[]::new);
+    return Plan.of(app).with(Output.of(sealed, wishes).replacing());
   }
 
   static GirdleException cannot(String what, Exception e) {

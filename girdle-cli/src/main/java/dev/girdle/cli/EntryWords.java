@@ -21,24 +21,44 @@ final class EntryWords {
     this.options = options;
   }
 
-  /** The entry points; empty if nothing is said about any. */
-  List<Entry> entries() {
+  /**
+   * The entry points that are named, or else those of the plan; what is said about one here
+   * overrules what the plan says of it.
+   *
+   * @return empty if nothing is said about any
+   */
+  List<Entry> over(List<Entry> planned) {
     if (entries.isEmpty() && arguments.isEmpty() && options.isEmpty()) {
-      return List.of();
+      return planned;
     }
-    List<String> wanted = entries.isEmpty() ? List.of("") : entries;
+    List<String> wanted = entries;
+    if (wanted.isEmpty()) {
+      wanted =
+          planned.isEmpty()
+              ? List.of("")
+              : planned.stream().map(e -> e.label() + "=" + e.start()).toList();
+    }
     Map<String, String> startOfLabel = new LinkedHashMap<>();
     List<Entry> found = new ArrayList<>();
     for (String entry : wanted) {
       startOfLabel.put(label(entry), start(entry));
     }
     for (String entry : wanted) {
+      Entry before =
+          planned.stream()
+              .filter(p -> p.label().equals(label(entry)))
+              .findFirst()
+              .orElse(Entry.of(""));
+      List<String> given = words("--entry-arguments", arguments, label(entry), startOfLabel);
+      List<String> forJava = words("--entry-options", options, label(entry), startOfLabel);
       found.add(
           new Entry(
               label(entry),
               start(entry),
-              words("--entry-arguments", arguments, label(entry), startOfLabel),
-              words("--entry-options", options, label(entry), startOfLabel)));
+              arguments.isEmpty() ? before.arguments() : given,
+              options.isEmpty() ? before.options() : forJava,
+              before.environment(),
+              before.opensWindow()));
     }
     if (!problems.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, problems.stream().distinct().toList());

@@ -32,7 +32,7 @@ final class ExplainCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Assessor assessor = new Assessor(common.startMeter(context));
-    try (Assessment assessment = assessor.assess(application.plan())) {
+    try (Assessment assessment = assessor.assess(application.plan(context))) {
       common.show(new ExplainView(new Explainer(assessment).explain(thing)), context);
     }
     return 0;

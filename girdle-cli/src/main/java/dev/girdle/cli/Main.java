@@ -58,8 +58,23 @@ public final class Main {
               colour,
               charset == StandardCharsets.UTF_8,
               terminal ? Terminal.width() : 0);
-      return commandLine(new Context(console, terminal)).execute(args);
+      return run(console, terminal, environment, args);
     }
+  }
+
+  /** Errors of the virtual machine are told here, while the streams are still open. */
+  private static int run(
+      Console console, boolean terminal, Map<String, String> environment, String... args) {
+    try {
+      return commandLine(new Context(console, terminal, environment)).execute(args);
+    } catch (OutOfMemoryError e) {
+      console.err().println("girdle: there is not enough memory for this application");
+      console.err().println("  Give it more: GIRDLE_OPTS=-Xmx4g girdle …");
+    } catch (LinkageError | StackOverflowError e) {
+      console.err().println("girdle: a fault of Girdle itself: " + e);
+      console.err().println("  Its own folder may be damaged; build or fetch it again.");
+    }
+    return MACHINE;
   }
 
   private static Charset charset(Map<String, String> environment) {

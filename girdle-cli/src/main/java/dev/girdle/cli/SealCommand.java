@@ -1,17 +1,21 @@
 package dev.girdle.cli;
 
+import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
+import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.ArchiveKind;
+import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
+import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Artifact;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Outcome;
 import dev.girdle.seal.Sealer;
+import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -28,8 +32,8 @@ final class SealCommand implements Callable<Integer> {
   @Option(
       names = "--form",
       paramLabel = "FORM",
-      description = "What to make: folder, archive. Repeatable; archive if not given.")
-  private List<FormKind> forms = List.of(FormKind.ARCHIVE);
+      description = "What to make: folder, zip, tgz, archive. Repeatable; archive if not given.")
+  private List<FormKind> forms;
 
   @Option(
       names = "--archive",
@@ -37,18 +41,20 @@ final class SealCommand implements Callable<Integer> {
       description =
           "How jars lie in an archive: nested (kept whole) or merged (one tree);"
               + " nested if not given.")
-  private ArchiveKind archive = ArchiveKind.NESTED;
+  private ArchiveKind archive;
 
   @Option(
       names = "--out",
       paramLabel = "DIR",
       description = "The folder for artifacts; sealed if not given.")
-  private Path out = Path.of("sealed");
+  private Path out;
 
   @Option(
       names = "--as",
       paramLabel = "FILENAME",
-      description = "The artifact's file name; name and release if not given.")
+      description =
+          "The artifact's file name; {name}, {release} and {target} stand for what they say."
+              + " Name, release and target if not given.")
   private String as;
 
   @Option(
@@ -69,21 +75,61 @@ final class SealCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Meter meter = common.startMeter(context);
-    Plan plan =
-        application
-            .plan()
-            .with(
-                new Output(
-                    forms.stream().distinct().toList(),
-                    archive,
-                    out,
-                    Optional.ofNullable(as),
-                    replace,
-                    opensWindow));
-    try (Assessment assessment = new Assessor(meter).assess(plan)) {
-      List<Artifact> artifacts = new Sealer(Context.release(), meter).seal(assessment);
-      common.show(new SealView(assessment, artifacts), context);
+    Plan plan = overruled(application.plan(context));
+    try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
+      Outcome outcome = new Sealer(Context.release(), meter).seal(assessments);
+      if (outcome.artifacts().isEmpty()) {
+        outcome.orThrow();
+      }
+      common.show(new SealView(plan, assessments, outcome), context);
+      outcome.failures().forEach(this::tell);
+      return outcome.failures().isEmpty()
+          ? 0
+          : outcome.failures().get(0).why().fault().exitStatus();
     }
-    return 0;
+  }
+
+  private void tell(Outcome.Failure failure) {
+    PrintWriter err = context.console().err();
+    err.println("girdle: not made: " + failure.what());
+    failure.why().lines().stream().map(Console::harmless).forEach(l -> err.println("  " + l));
+  }
+
+  private Plan overruled(Plan plan) {
+    Output output = plan.output();
+    List<FormWish> wishes = output.forms();
+    if (forms != null || wishes.isEmpty()) {
+      List<FormKind> kinds = forms == null ? List.of(FormKind.ARCHIVE) : forms;
+      wishes = kinds.stream().distinct().map(k -> planned(k, output.forms())).toList();
+    }
+    if (archive != null) {
+      wishes = wishes.stream().map(w -> w.with(archive)).distinct().toList();
+    }
+    if (as != null && as.indexOf('/') >= 0) {
+      throw GirdleException.request(
+          "--as " + as + ": a file name has no slash; choose the folder with --out");
+    }
+    if (as != null) {
+      wishes = wishes.stream().map(w -> w.as(as)).toList();
+    }
+    Plan changed =
+        plan.with(
+            new Output(
+                wishes,
+                output.targets(),
+                out == null ? output.out() : out,
+                replace || output.replace()));
+    return opensWindow ? changed.with(openingWindows(plan.source().entries())) : changed;
+  }
+
+  /** The settings that the plan has for a form. */
+  private static FormWish planned(FormKind kind, List<FormWish> planned) {
+    return planned.stream().filter(w -> w.kind() == kind).findFirst().orElse(FormWish.of(kind));
+  }
+
+  private static List<Entry> openingWindows(List<Entry> entries) {
+    return entries.isEmpty()
+        ? List.of(Entry.of("").openingWindow())
+        : entries.stream().map(Entry::openingWindow).toList();
   }
 }

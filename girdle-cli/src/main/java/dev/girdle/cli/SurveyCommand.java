@@ -27,7 +27,7 @@ final class SurveyCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Plan plan = application.plan();
+    Plan plan = application.plan(context);
     Assessor assessor = new Assessor(common.startMeter(context));
     try (Application found = assessor.survey(plan)) {
       Optional<Assessment> assessment = found.entryPoint().map(e -> assessor.assess(plan, found));

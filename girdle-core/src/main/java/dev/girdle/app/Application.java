@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param candidates all that could be the entry point, the likeliest first
  * @param setAside what was not taken for a part of the program
  * @param absent what is declared and does not go along
+ * @param declares whether parts of it were found by what it declares, which may differ by target
  * @param notices what the user should know, one sentence each
  * @param archives what {@link #close} closes
  */
@@ -29,6 +30,7 @@ public record Application(
     List<EntryPoint> candidates,
     List<SetAside> setAside,
     List<Absent> absent,
+    boolean declares,
     List<String> notices,
     List<Closeable> archives)
     implements AutoCloseable {

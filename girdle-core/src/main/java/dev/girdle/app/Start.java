@@ -1,6 +1,9 @@
 package dev.girdle.app;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * One way to start the application.
@@ -9,12 +12,43 @@ import java.util.List;
  * @param entry where execution starts
  * @param arguments that the program is always given before the user's own
  * @param options for the runtime
+ * @param environment variables that the program finds set, unless the user has set them otherwise;
+ *     by name
+ * @param opensWindow whether the program opens a window of its own
  */
-public record Start(String label, EntryPoint entry, List<String> arguments, List<String> options) {
-  /** Copies the lists. */
+public record Start(
+    String label,
+    EntryPoint entry,
+    List<String> arguments,
+    List<String> options,
+    Map<String, String> environment,
+    boolean opensWindow) {
+  /** Copies the lists, and sorts the variables by name. */
   public Start {
     arguments = List.copyOf(arguments);
     options = List.copyOf(options);
+    environment = Collections.unmodifiableMap(new TreeMap<>(environment));
+  }
+
+  /**
+   * A way to start it that gives nothing but the entry point.
+   *
+   * @param label what the starter is called
+   * @param entry where execution starts
+   * @return without arguments, options and variables
+   */
+  public static Start of(String label, EntryPoint entry) {
+    return new Start(label, entry, List.of(), List.of(), Map.of(), false);
+  }
+
+  /**
+   * The same start of an entry point that has got another component name.
+   *
+   * @param renamed the entry point
+   * @return a new start
+   */
+  public Start with(EntryPoint renamed) {
+    return new Start(label, renamed, arguments, options, environment, opensWindow);
   }
 
   /**

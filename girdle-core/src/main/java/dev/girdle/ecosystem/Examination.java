@@ -1,7 +1,9 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Conflict;
 import dev.girdle.app.Item;
+import dev.girdle.app.Provenance;
 import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
@@ -63,6 +65,14 @@ public interface Examination {
    * @return a few words for the user; empty if it can stay behind
    */
   Optional<String> staysWith(Item item, Prune prune);
+
+  /**
+   * Where a component comes from.
+   *
+   * @param component any component
+   * @return what it tells itself
+   */
+  Provenance provenance(Component component);
 
   /**
    * Components that get in each other's way.

@@ -4,10 +4,12 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Start;
+import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Selection;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What is to be laid out, and how.
@@ -15,7 +17,10 @@ import java.util.List;
  * @param shape the shape
  * @param application the application
  * @param starts the ways to start it, the main one first
- * @param opensWindow whether the program opens a window of its own
+ * @param target where it is to run; empty for everywhere
+ * @param programFolder the folder of the artifact that starters and components go to, with a slash
+ *     at the end; empty for the top
+ * @param receiverNotes paragraphs for whoever receives it, besides how it is started
  * @param examination what the language knows
  * @param closure what is needed
  * @param selection what goes in
@@ -25,14 +30,27 @@ public record LayoutRequest(
     Shape shape,
     Application application,
     List<Start> starts,
-    boolean opensWindow,
+    Optional<Target> target,
+    String programFolder,
+    List<String> receiverNotes,
     Examination examination,
     Closure closure,
     Selection selection,
     RuntimeNeed need) {
-  /** Copies the list. */
+  /** Copies the lists. */
   public LayoutRequest {
     starts = List.copyOf(starts);
+    receiverNotes = List.copyOf(receiverNotes);
+  }
+
+  /**
+   * Whether it is to run on a system.
+   *
+   * @param system for example "windows"
+   * @return true also if it is to run everywhere
+   */
+  public boolean isFor(String system) {
+    return target.isEmpty() || target.get().system().equals(system);
   }
 
   /**

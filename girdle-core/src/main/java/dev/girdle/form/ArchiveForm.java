@@ -20,14 +20,21 @@ import java.util.function.LongConsumer;
  */
 public final class ArchiveForm implements Form {
   private final SourceDate date;
+  private final int compression;
+  private final String top;
 
   /**
    * Creates the form.
    *
    * @param date what all entries bear as their time
+   * @param compression from 1 (quick) to 9 (small)
+   * @param top the folder inside the archive that everything goes to, with a slash at the end;
+   *     empty for none
    */
-  public ArchiveForm(SourceDate date) {
+  public ArchiveForm(SourceDate date, int compression, String top) {
     this.date = date;
+    this.compression = compression;
+    this.top = top;
   }
 
   @Override
@@ -37,7 +44,7 @@ public final class ArchiveForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    try (ZipWriter zip = new ZipWriter(place, date)) {
+    try (ZipWriter zip = new ZipWriter(place, date, compression)) {
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;
       for (LayoutFile file : layout.files()) {
@@ -46,22 +53,23 @@ public final class ArchiveForm implements Form {
         if (first) {
           // the manifest comes before everything else, also before folders
           for (String folder : layout.folders()) {
-            zip.folder(folder);
+            zip.folder(top + folder);
           }
           first = false;
         }
       }
-      zip.compress(layout.recordPath(), Content.of(accounts.apply(written)), false);
+      zip.compress(top + layout.recordPath(), Content.of(accounts.apply(written)), false);
     }
   }
 
-  private static String write(ZipWriter zip, LayoutFile file) throws IOException {
+  private String write(ZipWriter zip, LayoutFile file) throws IOException {
+    String path = top + file.path();
     if (file.packing() == Packing.STORED) {
-      return zip.store(file.path(), file.content(), file.executable());
+      return zip.store(path, file.content(), file.executable());
     }
     if (file.content() instanceof PackedContent packed) {
-      return zip.copy(file.path(), packed, file.executable());
+      return zip.copy(path, packed, file.executable());
     }
-    return zip.compress(file.path(), file.content(), file.executable());
+    return zip.compress(path, file.content(), file.executable());
   }
 }

@@ -33,6 +33,7 @@ public final class ZipWriter implements Closeable {
 
   private final FileChannel channel;
   private final int dosTime;
+  private final int level;
   private final List<Entry> entries = new ArrayList<>();
   private long position;
 
@@ -51,6 +52,19 @@ public final class ZipWriter implements Closeable {
    * @throws IOException if the file cannot be made
    */
   public ZipWriter(Path file, SourceDate date) throws IOException {
+    this(file, date, Deflater.DEFAULT_COMPRESSION);
+  }
+
+  /**
+   * Starts a new archive that is compressed more or less hard.
+   *
+   * @param file must not exist yet
+   * @param date what all entries bear as their time
+   * @param level from 1 (quick) to 9 (small)
+   * @throws IOException if the file cannot be made
+   */
+  public ZipWriter(Path file, SourceDate date, int level) throws IOException {
+    this.level = level;
     channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
     dosTime = date.dos();
   }
@@ -126,7 +140,7 @@ public final class ZipWriter implements Closeable {
       if (method == STORED) {
         digest = Sha256.copy(in, new CheckedOutputStream(out, crc));
       } else {
-        Deflater deflater = new Deflater(Deflater.DEFAULT_COMPRESSION, true);
+        Deflater deflater = new Deflater(level, true);
         DeflaterOutputStream packing = new DeflaterOutputStream(out, deflater, 1 << 16);
         digest = Sha256.copy(in, new CheckedOutputStream(packing, crc));
         packing.finish();

@@ -29,6 +29,7 @@ final class DeclaredLibraries {
   private final Source source;
   private final Scan scan;
   private final Progress progress;
+  private boolean used;
   private final Map<String, Absent> absent = new LinkedHashMap<>();
 
   /** A description and where it lies; null in an archive. */
@@ -45,11 +46,17 @@ final class DeclaredLibraries {
     return List.copyOf(absent.values());
   }
 
+  /** Whether anything was looked for, so that the target may make a difference. */
+  boolean isUsed() {
+    return used;
+  }
+
   void take() throws IOException {
     List<Description> descriptions = descriptions();
     if (descriptions.isEmpty()) {
       return;
     }
+    used = true;
     Set<String> own = new LinkedHashSet<>();
     scan.components.forEach(c -> Naming.library(c).ifPresent(own::add));
     List<String> missing = new ArrayList<>();

@@ -84,6 +84,16 @@ final class EntryTable {
                 + " has to be given by whoever starts it; --form folder gives it by itself");
       }
     }
+    for (Start start : request.starts()) {
+      if (!start.environment().isEmpty()) {
+        notices.add(
+            "an archive cannot set variables of the environment: whoever starts the entry "
+                + start.label()
+                + " has to set "
+                + String.join(", ", start.environment().keySet())
+                + "; a folder sets them by itself");
+      }
+    }
     if (request.starts().stream().anyMatch(Start::isOfModule)) {
       notices.add(
           "an archive is started from the class path and not as modules; --form folder starts the"

@@ -26,29 +26,48 @@ final class FolderLayout {
     List<LayoutFile> jars = jars();
     List<Starter> starters = starters(jars);
     Starter main = starters.get(0);
-    if (WindowsStarter.needsClassPathJar(main)) {
+    if (request.isFor("windows") && WindowsStarter.needsClassPathJar(main)) {
       jars.add(
           made(
-              "lib/" + WindowsStarter.CLASS_PATH_JAR,
+              lib() + WindowsStarter.CLASS_PATH_JAR,
               Jars.ofManifest(WindowsStarter.classPathManifest(main)),
               "names all jars, since Windows allows no command line of that length"));
     }
     List<LayoutFile> files = new ArrayList<>();
     for (Starter starter : starters) {
-      String bin = "bin/" + starter.start().label();
-      files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
-      files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
+      String bin = request.programFolder() + "bin/" + starter.start().label();
+      if (isForUnix()) {
+        files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
+      }
+      if (request.isFor("windows")) {
+        files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
+      }
     }
     files.addAll(jars);
     files.add(
-        made("README.txt", ReceiverReadme.text(starters), "tells the receiver how to start it"));
+        made(
+            "README.txt",
+            ReceiverReadme.text(starters, request),
+            "tells the receiver how to start it"));
     return new Layout(
         files,
         List.of(),
         RecordFile.IN_FOLDER,
         List.of(),
         List.of(),
-        "%s/bin/" + main.start().label());
+        "%s/"
+            + request.programFolder()
+            + "bin/"
+            + main.start().label()
+            + (isForUnix() ? "" : ".cmd"));
+  }
+
+  private String lib() {
+    return request.programFolder() + "lib/";
+  }
+
+  private boolean isForUnix() {
+    return request.isFor("linux") || request.isFor("macos");
   }
 
   private List<LayoutFile> jars() throws IOException {
@@ -56,7 +75,7 @@ final class FolderLayout {
     for (Component component : request.selection().components()) {
       jars.add(
           new LayoutFile(
-              "lib/" + Jars.fileName(component),
+              lib() + Jars.fileName(component),
               Jars.content(component, request),
               false,
               Packing.AS_IT_IS,
@@ -66,7 +85,7 @@ final class FolderLayout {
     if (request.starts().stream().anyMatch(this::isThroughWindow)) {
       jars.add(
           made(
-              "lib/" + START_JAR,
+              lib() + START_JAR,
               Jars.of(StartClasses.ofFolder()),
               "starts applications that the Java launcher refuses to start from a class path"));
     }
@@ -78,7 +97,7 @@ final class FolderLayout {
   }
 
   private List<Starter> starters(List<LayoutFile> jars) {
-    List<String> names = jars.stream().map(j -> j.path().substring("lib/".length())).toList();
+    List<String> names = jars.stream().map(j -> j.path().substring(lib().length())).toList();
     return request.starts().stream()
         .map(
             s ->
@@ -86,7 +105,6 @@ final class FolderLayout {
                     request.application().identity(),
                     s,
                     isThroughWindow(s),
-                    request.opensWindow(),
                     request.need(),
                     names,
                     LaunchOptions.of(request).commandLine()))

@@ -5,6 +5,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Conflict;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
+import dev.girdle.app.Provenance;
 import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
@@ -36,6 +37,7 @@ final class JavaExamination implements Examination {
   private final ClassIndex index;
   private final JavaFacts facts;
   private final JavaLinkage linkage;
+  private final Map<Component, Provenance> provenances = new HashMap<>();
   private List<String> warnings;
 
   JavaExamination(Application application, Map<Item, String> excluded, boolean byParts)
@@ -153,6 +155,11 @@ final class JavaExamination implements Examination {
     return path.endsWith(".class") && prune != Prune.CLASSES
         ? Optional.of("not reached; classes are left out by --prune classes only")
         : Optional.empty();
+  }
+
+  @Override
+  public Provenance provenance(Component component) {
+    return provenances.computeIfAbsent(component, Provenances::of);
   }
 
   @Override

@@ -1,12 +1,10 @@
 package dev.girdle.java;
 
-import dev.girdle.app.Absent;
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Role;
-import dev.girdle.app.Start;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
@@ -67,7 +65,7 @@ final class JavaSurvey {
     declared.take();
     scan.throwProblems();
     requireClasses(found);
-    return assemble(own, declared.absent());
+    return assemble(own, declared);
   }
 
   private static void requireThere(Path path) {
@@ -124,7 +122,7 @@ final class JavaSurvey {
     return !component.origin().contains("!/");
   }
 
-  private Application assemble(List<RawComponent> own, List<Absent> absent) {
+  private Application assemble(List<RawComponent> own, DeclaredLibraries declared) {
     // a first index only to find the entry point, which decides about roles and order
     Surveyed first = new Surveyed(folderName);
     for (RawComponent raw : inOrder(own, Optional.empty())) {
@@ -155,18 +153,11 @@ final class JavaSurvey {
         identity,
         surveyed.components(),
         new Starts(source.entries(), identity, choice)
-            .all().stream()
-                .map(
-                    s ->
-                        new Start(
-                            s.label(),
-                            renamed(s.entry(), first, surveyed),
-                            s.arguments(),
-                            s.options()))
-                .toList(),
+            .all().stream().map(s -> s.with(renamed(s.entry(), first, surveyed))).toList(),
         choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
         scan.setAside,
-        absent,
+        declared.absent(),
+        declared.isUsed(),
         scan.notices,
         scan.archives);
   }

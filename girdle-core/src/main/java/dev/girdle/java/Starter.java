@@ -11,7 +11,6 @@ import java.util.List;
  * @param identity name and release of the application
  * @param start what it starts
  * @param throughWindow whether Girdle's own class has to stand between the launcher and the program
- * @param opensWindow whether the program opens a window of its own
  * @param need the Java that is needed
  * @param jars file names in {@code lib}, in class-path order
  * @param options options for Java 9 and newer that the application's manifest asks for, none with
@@ -21,7 +20,6 @@ record Starter(
     Identity identity,
     Start start,
     boolean throughWindow,
-    boolean opensWindow,
     RuntimeNeed need,
     List<String> jars,
     List<String> options) {

@@ -29,9 +29,7 @@ final class Starts {
   /** All of them, the main one first; empty if the user has to choose. */
   List<Start> all() {
     if (wanted.isEmpty()) {
-      return choice.chosen().stream()
-          .map(e -> new Start(identity.name(), e, List.of(), List.of()))
-          .toList();
+      return choice.chosen().stream().map(e -> Start.of(identity.name(), e)).toList();
     }
     Map<String, Start> starts = new LinkedHashMap<>();
     List<String> problems = new ArrayList<>();
@@ -51,7 +49,14 @@ final class Starts {
                 + ": only letters, digits, dot, underscore and"
                 + " hyphen fit in the name of a starter");
       }
-      Start start = new Start(label, point, entry.arguments(), entry.options());
+      Start start =
+          new Start(
+              label,
+              point,
+              entry.arguments(),
+              entry.options(),
+              entry.environment(),
+              entry.opensWindow());
       if (starts.putIfAbsent(label.toLowerCase(Locale.ROOT), start) != null) {
         problems.add("--entry: two starters would be called " + label + "; give them names");
       }

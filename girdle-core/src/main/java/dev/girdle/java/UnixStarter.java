@@ -1,5 +1,6 @@
 package dev.girdle.java;
 
+import dev.girdle.app.Start;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -28,6 +29,7 @@ final class UnixStarter {
     values.put("OPTIONS", starter.allOptions());
     values.put("FIXED_OPTIONS", words(starter.start().options()));
     values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
+    values.put("ENVIRONMENT", environment(starter.start()));
     values.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
     values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
@@ -35,11 +37,26 @@ final class UnixStarter {
     return fill("starter.sh", values);
   }
 
-  /** Each word after a space, quoted for the shell. */
+  /** What the user has set already stays as it is. */
+  private static String environment(Start start) {
+    StringBuilder lines = new StringBuilder();
+    start
+        .environment()
+        .forEach(
+            (name, value) ->
+                lines
+                    .append("[ -n \"${" + name + "+set}\" ] || " + name + "=" + quoted(value))
+                    .append("\nexport " + name + "\n"));
+    return lines.toString();
+  }
+
+  /** Each word after a space. */
   private static String words(List<String> words) {
-    return words.stream()
-        .map(w -> " '" + w.replace("'", "'\\''") + "'")
-        .collect(Collectors.joining());
+    return words.stream().map(w -> " " + quoted(w)).collect(Collectors.joining());
+  }
+
+  private static String quoted(String word) {
+    return "'" + word.replace("'", "'\\''") + "'";
   }
 
   private static String inDoubleQuotes(String text) {

@@ -1,5 +1,6 @@
 package dev.girdle.java;
 
+import dev.girdle.app.Start;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -38,6 +39,24 @@ final class WindowsStarter {
     return LaunchOptions.bytes(manifest);
   }
 
+  /** What the user has set already stays as it is. */
+  private static String environment(Start start) {
+    StringBuilder lines = new StringBuilder();
+    start
+        .environment()
+        .forEach(
+            (name, value) ->
+                lines
+                    .append("if not defined ")
+                    .append(name)
+                    .append(" set \"")
+                    .append(name)
+                    .append('=')
+                    .append(value.replace("%", "%%"))
+                    .append("\"\n"));
+    return lines.toString();
+  }
+
   static String script(Starter starter) throws IOException {
     StringBuilder classPath = new StringBuilder();
     List<String> jars = needsClassPathJar(starter) ? List.of(CLASS_PATH_JAR) : starter.jars();
@@ -55,14 +74,15 @@ final class WindowsStarter {
     values.put("OPTIONS", starter.allOptions());
     values.put("FIXED_OPTIONS", WindowsWords.of(starter.start().options()));
     values.put("FIXED_ARGUMENTS", WindowsWords.of(starter.start().arguments()));
+    values.put("ENVIRONMENT", environment(starter.start()));
     values.put("FIRST_JAR", starter.jars().get(0).replace("%", "%%"));
     values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
     values.put(
         "MAIN", (starter.start().isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
     // a program that is started by "start" outlives the console that started it
-    values.put("START", starter.opensWindow() ? "start \"\" " : "");
-    values.put("LAUNCHER", starter.opensWindow() ? "javaw.exe" : "java.exe");
+    values.put("START", starter.start().opensWindow() ? "start \"\" " : "");
+    values.put("LAUNCHER", starter.start().opensWindow() ? "javaw.exe" : "java.exe");
     return UnixStarter.fill("starter.cmd", values).replace("\n", "\r\n");
   }
 }

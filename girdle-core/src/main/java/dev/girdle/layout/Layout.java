@@ -1,6 +1,7 @@
 package dev.girdle.layout;
 
 import dev.girdle.closure.Ballast;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -34,5 +35,39 @@ public record Layout(
         throw new IllegalArgumentException("two files for " + file.path());
       }
     }
+  }
+
+  /**
+   * The same layout with more files behind those that are there.
+   *
+   * @param more files whose paths are not there yet
+   * @return a new layout
+   */
+  public Layout plus(List<LayoutFile> more) {
+    List<LayoutFile> all = new ArrayList<>(files);
+    all.addAll(more);
+    return new Layout(all, folders, recordPath, leftOut, notices, start);
+  }
+
+  /**
+   * The same layout with more notices.
+   *
+   * @param more what the user should know besides, one sentence each
+   * @return a new layout
+   */
+  public Layout noticing(List<String> more) {
+    List<String> all = new ArrayList<>(notices);
+    all.addAll(more);
+    return new Layout(files, folders, recordPath, leftOut, all, start);
+  }
+
+  /**
+   * The same layout, started in another way.
+   *
+   * @param newStart how the artifact is started, with {@code %s} for where it lies
+   * @return a new layout
+   */
+  public Layout startedBy(String newStart) {
+    return new Layout(files, folders, recordPath, leftOut, notices, newStart);
   }
 }

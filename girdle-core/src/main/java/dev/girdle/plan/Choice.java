@@ -30,6 +30,16 @@ public record Choice(
   }
 
   /**
+   * The same choice for another target.
+   *
+   * @param newTarget where the artifact is to run; empty for everywhere
+   * @return a new choice
+   */
+  public Choice with(Optional<Target> newTarget) {
+    return new Choice(prune, missingOk, always, never, newTarget);
+  }
+
+  /**
    * A choice of nothing but the pruning.
    *
    * @param prune how finely things are left out

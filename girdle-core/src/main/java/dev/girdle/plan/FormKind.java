@@ -1,9 +1,24 @@
 package dev.girdle.plan;
 
+import java.util.Locale;
+
 /** The forms that can be made. */
 public enum FormKind {
   /** A portable folder with starters. */
   FOLDER,
+  /** That folder in a zip archive. */
+  ZIP,
+  /** That folder in a tar archive, compressed with gzip. */
+  TGZ,
   /** One archive that the language's own runtime starts. */
-  ARCHIVE
+  ARCHIVE;
+
+  /**
+   * How users write it.
+   *
+   * @return in small letters
+   */
+  public String text() {
+    return name().toLowerCase(Locale.ROOT);
+  }
 }

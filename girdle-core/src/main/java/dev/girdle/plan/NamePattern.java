@@ -9,9 +9,10 @@ import java.util.stream.Stream;
  * text. {@code org.ternhaven.**} also means {@code org.ternhaven} itself.
  *
  * @param text as the user wrote it
+ * @param note why the user wants it; may be empty
  * @param regex what it means
  */
-public record NamePattern(String text, Pattern regex) {
+public record NamePattern(String text, String note, Pattern regex) {
   /**
    * Reads a pattern.
    *
@@ -33,7 +34,26 @@ public record NamePattern(String text, Pattern regex) {
         regex.append(Pattern.quote(text.substring(i, i + 1)));
       }
     }
-    return new NamePattern(text, Pattern.compile(regex.toString()));
+    return new NamePattern(text, "", Pattern.compile(regex.toString()));
+  }
+
+  /**
+   * The same pattern with a note.
+   *
+   * @param newNote why the user wants it
+   * @return a new pattern
+   */
+  public NamePattern because(String newNote) {
+    return new NamePattern(text, newNote, regex);
+  }
+
+  /**
+   * How it reads in a reason.
+   *
+   * @return the pattern, and why the user wants it if that is known
+   */
+  public String reason() {
+    return note.isEmpty() ? text : text + " (" + note + ")";
   }
 
   /**

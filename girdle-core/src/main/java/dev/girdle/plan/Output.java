@@ -1,44 +1,44 @@
 package dev.girdle.plan;
 
+import dev.girdle.app.Target;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * What is to be made.
  *
  * @param forms the forms to make; may be empty if nothing is to be made
- * @param archive how components lie in an archive
+ * @param targets where the artifacts are to run; empty for one that runs everywhere
  * @param out the folder that the artifacts go to
- * @param as the file name of the artifact; empty for name and release
  * @param replace whether an artifact that Girdle made before may be replaced
- * @param opensWindow whether the program opens a window of its own, so that none is needed for its
- *     text
  */
-public record Output(
-    List<FormKind> forms,
-    ArchiveKind archive,
-    Path out,
-    Optional<String> as,
-    boolean replace,
-    boolean opensWindow) {
+public record Output(List<FormWish> forms, List<Target> targets, Path out, boolean replace) {
   /** Nothing is made. */
-  public static final Output NONE = of(List.of(), ArchiveKind.NESTED, Path.of("sealed"));
+  public static final Output NONE = new Output(List.of(), List.of(), Path.of("sealed"), false);
 
-  /** Copies the list. */
+  /** Copies the lists. */
   public Output {
     forms = List.copyOf(forms);
+    targets = List.copyOf(targets);
   }
 
   /**
-   * An output without more wishes.
+   * An output for everywhere that replaces nothing.
    *
-   * @param forms the forms to make
-   * @param archive how components lie in an archive
    * @param out the folder that the artifacts go to
-   * @return an output that replaces nothing
+   * @param forms the forms to make
+   * @return an output without more wishes
    */
-  public static Output of(List<FormKind> forms, ArchiveKind archive, Path out) {
-    return new Output(forms, archive, out, Optional.empty(), false, false);
+  public static Output of(Path out, FormWish... forms) {
+    return new Output(List.of(forms), List.of(), out, false);
+  }
+
+  /**
+   * The same output, but an artifact that Girdle made before may be replaced.
+   *
+   * @return a new output
+   */
+  public Output replacing() {
+    return new Output(forms, targets, out, true);
   }
 }

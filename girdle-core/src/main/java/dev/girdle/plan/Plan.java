@@ -1,7 +1,9 @@
 package dev.girdle.plan;
 
+import dev.girdle.app.Target;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What the user wants.
@@ -9,8 +11,22 @@ import java.util.List;
  * @param source what is to be sealed
  * @param choice what goes along and what stays behind
  * @param output what is to be made
+ * @param particulars what people are shown of the application
+ * @param files what goes in besides the application
+ * @param file the file that it was read from; empty if it stands in the command line only
  */
-public record Plan(Source source, Choice choice, Output output) {
+public record Plan(
+    Source source,
+    Choice choice,
+    Output output,
+    Particulars particulars,
+    List<ExtraFile> files,
+    Optional<Path> file) {
+  /** Copies the list. */
+  public Plan {
+    files = List.copyOf(files);
+  }
+
   /**
    * A plan that leaves everything to Girdle and makes nothing.
    *
@@ -18,7 +34,18 @@ public record Plan(Source source, Choice choice, Output output) {
    * @return a plan with all defaults
    */
   public static Plan of(Path app) {
-    return new Plan(Source.of(app), Choice.USUAL, Output.NONE);
+    return new Plan(
+        Source.of(app), Choice.USUAL, Output.NONE, Particulars.NONE, List.of(), Optional.empty());
+  }
+
+  /**
+   * The same plan with another source.
+   *
+   * @param newSource what is to be sealed
+   * @return a new plan
+   */
+  public Plan with(Source newSource) {
+    return new Plan(newSource, choice, output, particulars, files, file);
   }
 
   /**
@@ -28,7 +55,7 @@ public record Plan(Source source, Choice choice, Output output) {
    * @return a new plan
    */
   public Plan with(Choice newChoice) {
-    return new Plan(source, newChoice, output);
+    return new Plan(source, newChoice, output, particulars, files, file);
   }
 
   /**
@@ -38,7 +65,7 @@ public record Plan(Source source, Choice choice, Output output) {
    * @return a new plan
    */
   public Plan with(Output newOutput) {
-    return new Plan(source, choice, newOutput);
+    return new Plan(source, choice, newOutput, particulars, files, file);
   }
 
   /**
@@ -48,15 +75,23 @@ public record Plan(Source source, Choice choice, Output output) {
    * @return a new plan
    */
   public Plan with(List<Entry> entries) {
+    return with(source.with(entries));
+  }
+
+  /**
+   * The same plan for one target.
+   *
+   * @param target where the artifact is to run; empty for everywhere
+   * @return a new plan whose only target this is
+   */
+  public Plan forTarget(Optional<Target> target) {
+    Declared declared = source.declared();
     return new Plan(
-        new Source(
-            source.app(),
-            source.with(),
-            entries,
-            source.name(),
-            source.release(),
-            source.declared()),
-        choice,
-        output);
+        source.with(new Declared(declared.repositories(), declared.offline(), target)),
+        choice.with(target),
+        new Output(output.forms(), target.stream().toList(), output.out(), output.replace()),
+        particulars,
+        files,
+        file);
   }
 }

@@ -28,6 +28,26 @@ public record Source(
   }
 
   /**
+   * The same source with other entry points.
+   *
+   * @param newEntries the entry points
+   * @return a new source
+   */
+  public Source with(List<Entry> newEntries) {
+    return new Source(app, with, newEntries, name, release, declared);
+  }
+
+  /**
+   * The same source with another way to find what it declares.
+   *
+   * @param newDeclared how declared dependencies are found
+   * @return a new source
+   */
+  public Source with(Declared newDeclared) {
+    return new Source(app, with, entries, name, release, newDeclared);
+  }
+
+  /**
    * A source of which everything else is to be found.
    *
    * @param app the application

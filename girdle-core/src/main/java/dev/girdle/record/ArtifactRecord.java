@@ -2,6 +2,7 @@ package dev.girdle.record;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The account of one artifact. In JSON it has the shape of {@code docs/schema/record.schema.json}.
@@ -10,7 +11,12 @@ import java.util.List;
  * @param girdle the release of Girdle that made the artifact
  * @param name the application's name
  * @param release the application's release; null if not known
- * @param form what the artifact is: "folder", "nested archive", "merged archive"
+ * @param title what people call it; null if the plan says nothing
+ * @param vendor who makes it; null if the plan says nothing
+ * @param identifier in reverse-domain notation; null if the plan says nothing
+ * @param licence its own licence; null if the plan says nothing
+ * @param hasIcon whether it has an icon; null in records of older releases
+ * @param form what the artifact is: "folder", "zip", "tgz", "nested archive", "merged archive"
  * @param entryPoint where execution starts
  * @param entries the ways to start it, the main one first; null in records of older releases
  * @param prune how finely things were left out; null in records of older releases
@@ -28,6 +34,11 @@ public record ArtifactRecord(
     String girdle,
     String name,
     String release,
+    String title,
+    String vendor,
+    String identifier,
+    String licence,
+    Boolean hasIcon,
     String form,
     String entryPoint,
     List<StartEntry> entries,
@@ -50,10 +61,18 @@ public record ArtifactRecord(
    * @param module the module that it is started in; null for none
    * @param arguments that the program is always given first
    * @param options for the runtime
+   * @param environment variables that it sets; null for none
+   * @param window whether it opens a window; null if it does not
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record StartEntry(
-      String name, String starts, String module, List<String> arguments, List<String> options) {}
+      String name,
+      String starts,
+      String module,
+      List<String> arguments,
+      List<String> options,
+      Map<String, String> environment,
+      Boolean window) {}
 
   /**
    * The runtime that is needed.
@@ -73,6 +92,8 @@ public record ArtifactRecord(
    * @param name its name
    * @param origin where it lay in the application
    * @param release its release; null if not known
+   * @param address its package URL; null in records of older releases, or if none can be made
+   * @param licences its licences; null in records of older releases
    * @param role what it is to the application
    * @param bytes its size where it came from
    * @param items how many items it has
@@ -84,6 +105,8 @@ public record ArtifactRecord(
       String name,
       String origin,
       String release,
+      String address,
+      List<String> licences,
       String role,
       long bytes,
       int items,
@@ -96,12 +119,18 @@ public record ArtifactRecord(
    * @param path where it is
    * @param bytes its size, not compressed
    * @param sha256 SHA-256 of its bytes, in hexadecimal
+   * @param executable whether it may be executed; null if it may not
    * @param component the component it came from; null for a file that Girdle made
    * @param reason why it is there
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record FileEntry(
-      String path, long bytes, String sha256, String component, String reason) {}
+      String path,
+      long bytes,
+      String sha256,
+      Boolean executable,
+      String component,
+      String reason) {}
 
   /**
    * Something that did not go in.

@@ -8,13 +8,12 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.FolderTree;
-import dev.girdle.io.TreeFile;
-import dev.girdle.io.ZipTree;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** Reads and writes records, and finds them in artifacts. */
@@ -52,37 +51,64 @@ public final class RecordFile {
   }
 
   /**
+   * A record and where it was found.
+   *
+   * @param top the folder in the artifact that all paths of the record are relative to, with a
+   *     slash at the end; empty for the artifact itself
+   * @param content the record
+   */
+  public record Found(String top, ArtifactRecord content) {}
+
+  /**
    * Reads the record of an artifact.
    *
-   * @param artifact a folder, an archive, or something else
+   * @param artifact a folder, an archive, a packed folder, or something else
    * @return empty if it holds no record
    * @throws GirdleException if it holds a record that cannot be read, or is a damaged archive
    */
   public static Optional<ArtifactRecord> of(Path artifact) {
+    return find(artifact).map(Found::content);
+  }
+
+  /**
+   * Finds and reads the record of an artifact.
+   *
+   * @param artifact a folder, an archive, a packed folder, or something else
+   * @return empty if it holds no record
+   * @throws GirdleException as {@link #of} does
+   */
+  public static Optional<Found> find(Path artifact) {
     try {
-      return Files.isDirectory(artifact) ? ofFolder(artifact) : ofArchive(artifact);
+      if (Files.isDirectory(artifact)) {
+        Path file = artifact.resolve(IN_FOLDER);
+        return Files.isRegularFile(file)
+            ? Optional.of(new Found("", parse(Files.readAllBytes(file))))
+            : Optional.empty();
+      }
+      List<Found> found = new ArrayList<>();
+      ArtifactReader.read(
+          artifact,
+          (path, content) -> {
+            Optional<String> top = topOf(path);
+            if (top.isPresent()) {
+              found.add(new Found(top.get(), parse(content.bytes(LARGEST))));
+            }
+            return found.isEmpty();
+          });
+      return found.stream().findFirst();
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "the record of " + artifact + " cannot be read: " + e.getMessage());
     }
   }
 
-  private static Optional<ArtifactRecord> ofFolder(Path folder) throws IOException {
-    Path file = folder.resolve(IN_FOLDER);
-    return Files.isRegularFile(file)
-        ? Optional.of(parse(Files.readAllBytes(file)))
-        : Optional.empty();
-  }
-
-  private static Optional<ArtifactRecord> ofArchive(Path file) throws IOException {
-    try (ZipTree tree = ZipTree.open(FolderTree.content(file), file.toString())) {
-      for (TreeFile entry : tree.files()) {
-        if (entry.path().equals(IN_ARCHIVE)) {
-          return Optional.of(parse(entry.content().bytes(LARGEST)));
-        }
-      }
-      return Optional.empty();
+  private static Optional<String> topOf(String path) {
+    int slash = path.indexOf('/');
+    if (path.equals(IN_ARCHIVE)) {
+      return Optional.of("");
     }
+    boolean inTop = slash > 0 && path.substring(slash + 1).equals(IN_FOLDER);
+    return inTop ? Optional.of(path.substring(0, slash + 1)) : Optional.empty();
   }
 
   private static ArtifactRecord parse(byte[] bytes) throws IOException {

@@ -10,6 +10,7 @@ import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.form.WrittenFile;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.Particulars;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.ArtifactRecord.FileEntry;
@@ -25,24 +26,32 @@ import java.util.stream.Stream;
 final class Accounts {
   private final String girdleRelease;
   private final Assessment assessment;
+  private final Standing standing;
   private final String form;
   private final Layout layout;
 
   Accounts(String girdleRelease, Assessment assessment, String form, Layout layout) {
     this.girdleRelease = girdleRelease;
     this.assessment = assessment;
+    this.standing = new Standing(assessment);
     this.form = form;
     this.layout = layout;
   }
 
   byte[] bytes(List<WrittenFile> written) {
     RuntimeNeed need = assessment.need();
+    Particulars particulars = assessment.plan().particulars();
     return RecordFile.write(
         new ArtifactRecord(
             ArtifactRecord.FORMAT,
             girdleRelease,
             assessment.application().identity().name(),
             assessment.application().identity().release().orElse(null),
+            particulars.title().orElse(null),
+            particulars.vendor().orElse(null),
+            particulars.identifier().orElse(null),
+            particulars.licence().orElse(null),
+            !particulars.icons().isEmpty(),
             form,
             assessment.entry().name(),
             assessment.application().starts().stream().map(Accounts::start).toList(),
@@ -71,14 +80,19 @@ final class Accounts {
         start.entry().name(),
         module.isEmpty() ? null : module,
         start.arguments(),
-        start.options());
+        start.options(),
+        start.environment().isEmpty() ? null : start.environment(),
+        start.opensWindow() ? true : null);
   }
 
   private ComponentEntry component(Component component) {
+    String address = standing.provenance(component).address();
     return new ComponentEntry(
         component.name(),
         component.origin(),
         component.release().orElse(null),
+        address.isEmpty() ? null : address,
+        standing.licences(component),
         component.role().label(),
         assessment.selection().bytes(component),
         component.items().size(),
@@ -92,6 +106,7 @@ final class Accounts {
         written.file().path(),
         written.file().content().size(),
         written.sha256(),
+        written.file().executable() ? true : null,
         component.isEmpty() ? null : component,
         written.file().reason());
   }

@@ -48,6 +48,26 @@ public record Assessment(
     Map<String, String> whereabouts)
     implements AutoCloseable {
   /**
+   * The same for another plan that leaves out the same things.
+   *
+   * @param other the plan
+   * @return a new assessment of the same application
+   */
+  Assessment with(Plan other) {
+    return new Assessment(
+        other,
+        ecosystem,
+        application,
+        examination,
+        natives,
+        excluded,
+        closure,
+        need,
+        selection,
+        whereabouts);
+  }
+
+  /**
    * Where execution starts in the main way to start it.
    *
    * @return never null
@@ -103,7 +123,7 @@ public record Assessment(
     Stream<String> missingOk =
         plan.choice().missingOk().stream()
             .filter(p -> p.matches(unmet.name()))
-            .map(p -> "--missing-ok " + p.text());
+            .map(p -> "--missing-ok " + p.reason());
     Stream<String> never =
         excluded.entrySet().stream()
             .filter(e -> e.getKey().name().equals(unmet.name()))

@@ -2,6 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
 import dev.girdle.closure.Demand;
@@ -21,6 +22,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.Set;
 
@@ -66,6 +68,50 @@ public final class Assessor {
       application.close();
       throw e;
     }
+  }
+
+  /**
+   * Finds out what the application needs on each target of the plan. What does not differ between
+   * them is done once.
+   *
+   * @param plan what the user wants
+   * @return the assessments, in the order of the targets, to be closed by the caller
+   * @throws GirdleException as {@link #assess(Plan)} does
+   */
+  public Assessments assessAll(Plan plan) {
+    List<Optional<Target>> targets = new ArrayList<>();
+    plan.output().targets().forEach(t -> targets.add(Optional.of(t)));
+    if (targets.isEmpty()) {
+      targets.add(plan.choice().target());
+    }
+    List<Assessment> done = new ArrayList<>();
+    Assessments all = new Assessments(done);
+    try {
+      for (Optional<Target> target : targets) {
+        Plan one = plan.forTarget(target);
+        if (done.isEmpty() || done.get(0).application().declares()) {
+          done.add(assess(one));
+        } else {
+          done.add(again(one, done));
+        }
+      }
+      return all;
+    } catch (RuntimeException e) {
+      all.close();
+      throw e;
+    }
+  }
+
+  /** The same application for another target, with the closure of one that leaves out the same. */
+  private Assessment again(Plan plan, List<Assessment> done) {
+    Assessment first = done.get(0);
+    Map<Item, String> excluded =
+        new Exclusions(first.application()).excluded(plan.choice(), first.natives());
+    return done.stream()
+        .filter(a -> a.excluded().equals(excluded))
+        .findFirst()
+        .map(a -> a.with(plan))
+        .orElseGet(() -> assess(plan, first.application()));
   }
 
   /**

@@ -28,7 +28,7 @@ final class Exclusions {
   Map<Item, String> excluded(Choice choice, NativeItems natives) {
     Map<Item, String> excluded = new LinkedHashMap<>();
     for (NamePattern pattern : choice.never()) {
-      fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.text()));
+      fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.reason()));
     }
     choice.target().ifPresent((Target t) -> natives.notFor(t).forEach(excluded::putIfAbsent));
     return excluded;

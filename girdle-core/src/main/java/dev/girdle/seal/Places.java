@@ -1,61 +1,86 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Identity;
+import dev.girdle.app.Target;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.plan.FormKind;
-import dev.girdle.plan.Output;
+import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Where artifacts go, once it is sure that nothing of the user's is in danger there. */
 final class Places {
-  private final Map<FormKind, Path> places;
+  private final Map<Key, Path> places = new HashMap<>();
 
-  private Places(Map<FormKind, Path> places) {
-    this.places = places;
+  private record Key(Optional<Target> target, FormWish form) {}
+
+  private Places() {}
+
+  Path of(Optional<Target> target, FormWish form) {
+    return places.get(new Key(target, form));
   }
 
-  Path of(FormKind form) {
-    return places.get(form);
-  }
-
-  static Places of(Plan plan, Identity identity) {
-    Output output = plan.output();
-    if (output.as().isPresent() && output.forms().size() != 1) {
-      throw GirdleException.request(
-          "--as "
-              + output.as().get()
-              + ": one name cannot be given to "
-              + output.forms().size()
-              + " forms",
-          "  Seal the forms one by one, or leave --as out.");
-    }
+  /** The places of all artifacts for all targets of one plan. */
+  static Places of(List<Assessment> assessments) {
+    Places found = new Places();
+    Map<Path, String> taken = new LinkedHashMap<>();
     List<String> problems = new ArrayList<>();
-    List<Path> inputs = new ArrayList<>(plan.source().with());
-    inputs.add(plan.source().app());
-    Map<FormKind, Path> places = new EnumMap<>(FormKind.class);
-    for (FormKind form : output.forms()) {
-      Path place = output.out().resolve(output.as().orElse(fileName(form, identity)));
-      inputs.forEach(input -> check(place, input, problems));
-      checkFree(place, output.replace(), problems);
-      places.put(form, place);
+    for (Assessment assessment : assessments) {
+      Plan plan = assessment.plan();
+      Optional<Target> target = plan.choice().target();
+      List<Path> inputs = new ArrayList<>(plan.source().with());
+      inputs.add(plan.source().app());
+      for (FormWish form : plan.output().forms()) {
+        Path place =
+            plan.output()
+                .out()
+                .resolve(fileName(form, assessment.application().identity(), target));
+        String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
+        String other = taken.putIfAbsent(place, what);
+        if (other != null) {
+          problems.add(
+              place
+                  + " would be both "
+                  + other
+                  + " and "
+                  + what
+                  + "; give them different names with --as, or \"as\" in the plan");
+          continue;
+        }
+        inputs.forEach(input -> check(place, input, problems));
+        checkFree(place, plan.output().replace(), problems);
+        found.places.put(new Key(target, form), place);
+      }
     }
     if (!problems.isEmpty()) {
-      throw new GirdleException(Fault.REQUEST, problems);
+      throw new GirdleException(Fault.REQUEST, problems.stream().distinct().toList());
     }
-    return new Places(places);
+    return found;
   }
 
-  private static String fileName(FormKind form, Identity identity) {
-    return identity.fileName() + (form == FormKind.ARCHIVE ? ".jar" : "");
+  private static String fileName(FormWish form, Identity identity, Optional<Target> target) {
+    if (form.as().isPresent()) {
+      String as = form.as().get();
+      return as.replace("{name}", identity.name())
+          .replace("{release}", identity.release().orElse("0"))
+          .replace("{target}", target.map(Target::text).orElse("any"));
+    }
+    String base = identity.fileName() + target.map(t -> "-" + t.text()).orElse("");
+    return switch (form.kind()) {
+      case FOLDER -> base;
+      case ZIP -> base + ".zip";
+      case TGZ -> base + ".tgz";
+      case ARCHIVE -> base + ".jar";
+    };
   }
 
   private static void check(Path place, Path input, List<String> problems) {

@@ -1,25 +1,27 @@
 package dev.girdle.seal;
 
-import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ArchiveForm;
 import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
+import dev.girdle.form.TarForm;
 import dev.girdle.io.Output;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.Plan;
+import dev.girdle.plan.FormWish;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.LongConsumer;
 import java.util.stream.Stream;
 
@@ -40,42 +42,63 @@ public final class Sealer {
   }
 
   /**
-   * Makes all artifacts of the plan. Everything that can be checked is checked before the first of
-   * them is begun.
+   * Makes all artifacts of one target. Everything that can be checked is checked before the first
+   * of them is begun.
    *
    * @param assessment what is known about the application
    * @return the artifacts, in the order of the plan's forms
    * @throws GirdleException if something that is needed is missing, or a place cannot be written;
-   *     artifacts that were finished by then stay
+   *     artifacts that could be made stay
    */
   public List<Artifact> seal(Assessment assessment) {
-    Faults.throwIfAny(assessment);
-    Places places = Places.of(assessment.plan(), assessment.application().identity());
-    List<Artifact> artifacts = new ArrayList<>();
-    for (FormKind form : assessment.plan().output().forms()) {
-      artifacts.add(make(assessment, form, places.of(form)));
-    }
-    return artifacts;
+    return seal(new Assessments(List.of(assessment))).orThrow();
   }
 
-  private Artifact make(Assessment assessment, FormKind kind, Path place) {
-    Shape shape = shape(kind, assessment.plan());
-    Layout layout =
-        assessment
-            .ecosystem()
-            .layOut(
-                new LayoutRequest(
-                    shape,
-                    assessment.application(),
-                    assessment.application().starts(),
-                    assessment.plan().output().opensWindow(),
-                    assessment.examination(),
-                    assessment.closure(),
-                    assessment.selection(),
-                    assessment.need()));
-    SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
-    Form form = shape == Shape.FOLDER ? new FolderForm(date) : new ArchiveForm(date);
-    Accounts accounts = new Accounts(girdleRelease, assessment, label(shape), layout);
+  /**
+   * Makes all artifacts of a plan. What stands in the way of one does not stand in the way of the
+   * others.
+   *
+   * @param assessments what is known about the application on each target
+   * @return what was made, and what was not
+   * @throws GirdleException if a place is taken or not fit, before anything is begun
+   */
+  public Outcome seal(Assessments assessments) {
+    List<Artifact> artifacts = new ArrayList<>();
+    List<Outcome.Failure> failures = new ArrayList<>();
+    List<Assessment> sound = new ArrayList<>();
+    for (Assessment assessment : assessments.all()) {
+      String all = assessment.plan().choice().target().map(Target::text).orElse("all forms");
+      if (attempt(all, failures, () -> Faults.throwIfAny(assessment))) {
+        sound.add(assessment);
+      }
+    }
+    Places places = Places.of(sound);
+    for (Assessment assessment : sound) {
+      Optional<Target> target = assessment.plan().choice().target();
+      for (FormWish form : assessment.plan().output().forms()) {
+        String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
+        attempt(
+            what, failures, () -> artifacts.add(make(assessment, form, places.of(target, form))));
+      }
+    }
+    return new Outcome(artifacts, failures);
+  }
+
+  private static boolean attempt(String what, List<Outcome.Failure> failures, Runnable work) {
+    try {
+      work.run();
+      return true;
+    } catch (GirdleException e) {
+      failures.add(new Outcome.Failure(what, e));
+      return false;
+    }
+  }
+
+  private Artifact make(Assessment assessment, FormWish wish, Path place) {
+    String top = top(wish, place);
+    Layout layout = new Composition(assessment, shape(wish)).layout();
+    Form form = form(wish, top);
+    Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     try (Output output = Output.at(place)) {
       try {
         form.write(layout, output.work(), accounts::bytes, meter(layout, place));
@@ -85,12 +108,40 @@ public final class Sealer {
       output.moveIn();
     }
     return new Artifact(
-        label(shape),
+        wish.label(),
+        assessment.plan().choice().target(),
         place,
         sizeOf(place),
         layout.files().size(),
-        layout.start().formatted(place),
+        start(wish, layout, place, top),
         layout.notices());
+  }
+
+  /** The folder inside a packed folder, which is called like the archive. */
+  private static String top(FormWish wish, Path place) {
+    String name = place.getFileName().toString();
+    return switch (wish.kind()) {
+      case FOLDER, ARCHIVE -> "";
+      case ZIP, TGZ -> name.replaceFirst("\\.(zip|tgz|tar\\.gz)$", "") + "/";
+    };
+  }
+
+  private static Form form(FormWish wish, String top) {
+    SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
+    return switch (wish.kind()) {
+      case FOLDER -> new FolderForm(date);
+      case ZIP, ARCHIVE -> new ArchiveForm(date, wish.compression(), top);
+      case TGZ -> new TarForm(date, wish.compression(), top);
+    };
+  }
+
+  private static String start(FormWish wish, Layout layout, Path place, String top) {
+    String inside = layout.start().formatted(top.replaceFirst("/$", ""));
+    return switch (wish.kind()) {
+      case FOLDER, ARCHIVE -> layout.start().formatted(place);
+      case ZIP -> "unzip " + place + " && " + inside;
+      case TGZ -> "tar -xzf " + place + " && " + inside;
+    };
   }
 
   private LongConsumer meter(Layout layout, Path place) {
@@ -102,19 +153,11 @@ public final class Sealer {
     };
   }
 
-  private static Shape shape(FormKind kind, Plan plan) {
-    if (kind == FormKind.FOLDER) {
+  private static Shape shape(FormWish wish) {
+    if (wish.kind() != FormKind.ARCHIVE) {
       return Shape.FOLDER;
     }
-    return plan.output().archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
-  }
-
-  private static String label(Shape shape) {
-    return switch (shape) {
-      case FOLDER -> "folder";
-      case NESTED -> "nested archive";
-      case MERGED -> "merged archive";
-    };
+    return wish.archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
   }
 
   /**

@@ -18,7 +18,7 @@ if not defined G_JAVA for /f "delims=" %%D in ('dir /b /ad "%ProgramFiles%" 2^>n
 if not defined G_JAVA call :within "%LOCALAPPDATA%\Programs"
 if not defined G_JAVA call :within "%USERPROFILE%\.jdks"
 if not defined G_JAVA goto none
-set "G_OPTIONS="
+@ENVIRONMENT@set "G_OPTIONS="
 if %G_RELEASE% GEQ 9 set "G_OPTIONS=@OPTIONS@"
 @START@"%G_JAVA%" %G_OPTIONS%@FIXED_OPTIONS@ %@VARIABLE@_JAVA_OPTS% @PATH_OPTION@ "@CLASS_PATH@"@MAIN@@FIXED_ARGUMENTS@ %*
 exit /b %ERRORLEVEL%

@@ -119,7 +119,7 @@ case $locale in
     ;;
 esac
 
-options=
+@ENVIRONMENT@options=
 [ "$release" -lt 9 ] || options='@OPTIONS@'
 set -f
 # shellcheck disable=SC2086

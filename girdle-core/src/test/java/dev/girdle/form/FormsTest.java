@@ -74,7 +74,7 @@ class FormsTest {
         new LayoutFile(
             "lib/stored", Content.of(new byte[5000]), false, Packing.STORED, "c", "because");
     Layout layout = layout(file("META-INF/MANIFEST.MF", "m"), file("b", "b".repeat(999)), stored);
-    new ArchiveForm(DATE).write(layout, place, this::account, n -> {});
+    new ArchiveForm(DATE, 6, "").write(layout, place, this::account, n -> {});
     try (ZipFile zip = new ZipFile(place.toFile())) {
       assertThat(zip.stream().map(ZipEntry::getName))
           .containsExactly("META-INF/MANIFEST.MF", "empty/", "b", "lib/stored", "the-record");

@@ -20,6 +20,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -84,7 +85,9 @@ class LayoutsTest {
                   shape,
                   a.application(),
                   a.application().starts(),
-                  false,
+                  Optional.empty(),
+                  "",
+                  List.of(),
                   a.examination(),
                   a.closure(),
                   a.selection(),

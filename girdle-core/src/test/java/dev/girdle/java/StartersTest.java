@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Start;
+import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.Shape;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -14,11 +16,14 @@ import org.junit.jupiter.api.Test;
 class StartersTest {
   private static Starter starter(
       RuntimeNeed need, String main, List<String> options, String... jars) {
-    Start start = new Start("tide-book", new EntryPoint(main, "a", "x"), List.of(), List.of());
+    Start start = Start.of("tide-book", new EntryPoint(main, "a", "x"));
     Identity identity = new Identity("tide-book", Optional.of("1.4"));
-    return new Starter(identity, start, false, false, need, List.of(jars), options);
+    return new Starter(identity, start, false, need, List.of(jars), options);
   }
 
+  private static final LayoutRequest EVERYWHERE =
+      new LayoutRequest(
+          Shape.FOLDER, null, List.of(), Optional.empty(), "", List.of(), null, null, null, null);
   private static final RuntimeNeed NEWER = new RuntimeNeed("Java", 17, false, "x");
   private static final RuntimeNeed EXACT = new RuntimeNeed("Java", 21, true, "x");
 
@@ -29,7 +34,7 @@ class StartersTest {
         .contains("needs=21\nexactly=yes\n", "options='--enable-preview'");
     assertThat(WindowsStarter.script(exact))
         .contains("%G_RELEASE% EQU 21", "set \"G_OPTIONS=--enable-preview\"");
-    assertThat(ReceiverReadme.text(List.of(exact)))
+    assertThat(ReceiverReadme.text(List.of(exact), EVERYWHERE))
         .contains("Java 21 exactly, with preview features");
     Starter newer = starter(NEWER, "a.Main", List.of(), "a.jar");
     assertThat(UnixStarter.script(newer)).contains("needs=17\nexactly=\n", "options=''");
@@ -61,7 +66,7 @@ class StartersTest {
         .doesNotContainPattern("@[A-Z_]+@")
         .contains("TIDE_BOOK_JAVA_HOME");
     assertThat(WindowsStarter.script(any)).doesNotContainPattern("@[A-Z_]+@");
-    assertThat(ReceiverReadme.text(List.of(any)))
+    assertThat(ReceiverReadme.text(List.of(any), EVERYWHERE))
         .contains("bin/tide-book", "bin\\tide-book.cmd", "TIDE_BOOK_JAVA_OPTS")
         .doesNotContain("%");
   }

@@ -1,42 +1,82 @@
 package dev.girdle.cli.view;
 
+import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.plan.Plan;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessments;
+import dev.girdle.seal.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
  * Shows what was sealed.
  *
- * @param assessment what it was made from
- * @param artifacts what was made
+ * @param plan what was wanted, the command line's words included
+ * @param assessments what it was made from
+ * @param outcome what was made, and what was not
  */
-public record SealView(Assessment assessment, List<Artifact> artifacts) implements View {
+public record SealView(Plan plan, Assessments assessments, Outcome outcome) implements View {
   @Override
   public void print(Console console) {
+    Assessment first = assessments.first();
     console.line(
         "Sealed "
-            + console.paint(Paint.STRONG, assessment.application().identity().title())
+            + console.paint(Paint.STRONG, first.application().identity().title())
             + " for "
-            + assessment.need().text());
+            + first.need().text());
     console.gap();
-    Table table = new Table("llrr");
-    for (Artifact artifact : artifacts) {
+    Table table = new Table("lllrr");
+    for (Artifact artifact : outcome.artifacts()) {
       table.row(
           artifact.form(),
+          artifact.target().map(Target::text).orElse("any system"),
           artifact.path().toString(),
           Sizes.of(artifact.bytes()),
           SurveyView.count(artifact.files(), "file"));
     }
     table.print(console, false);
-    console.line("  " + summary());
+    summaries().forEach(s -> console.line("  " + s));
     console.notices(notices());
-    console.heading("Run it");
-    artifacts.forEach(a -> console.line("  " + a.start()));
+    if (outcome.artifacts().size() > 1) {
+      console.heading("Run them");
+      outcome.artifacts().forEach(a -> console.line("  " + a.start()));
+    }
+    console.gap();
+    printQuiet(console);
   }
 
-  private String summary() {
+  @Override
+  public void printQuiet(Console console) {
+    List<Artifact> made = outcome.artifacts();
+    long bytes = made.stream().mapToLong(Artifact::bytes).sum();
+    String what =
+        made.size() == 1
+            ? made.get(0).path().toString()
+            : made.size() + " artifacts in " + plan.output().out();
+    String start = made.get(0).start();
+    console.line(
+        "Made "
+            + what
+            + ", "
+            + Sizes.of(bytes)
+            + ". Run "
+            + (made.size() == 1 ? "it: " : "the first: ")
+            + start);
+  }
+
+  private List<String> summaries() {
+    return assessments.all().stream()
+        .map(
+            a ->
+                assessments.all().size() == 1
+                    ? summary(a)
+                    : a.plan().choice().target().map(Target::text).orElse("") + ": " + summary(a))
+        .toList();
+  }
+
+  private static String summary(Assessment assessment) {
     int all = assessment.application().components().size();
     String kept =
         assessment.kept().size()
@@ -50,15 +90,16 @@ public record SealView(Assessment assessment, List<Artifact> artifacts) implemen
   }
 
   private List<String> notices() {
-    List<String> notices = new ArrayList<>(assessment.notices());
-    artifacts.forEach(a -> notices.addAll(a.notices()));
-    if (assessment.plan().choice().target().isEmpty()) {
-      Natives.notice(assessment).ifPresent(notices::add);
+    Assessment first = assessments.first();
+    List<String> notices = new ArrayList<>(first.notices());
+    outcome.artifacts().forEach(a -> notices.addAll(a.notices()));
+    if (first.plan().choice().target().isEmpty()) {
+      Natives.notice(first).ifPresent(notices::add);
     }
-    if (assessment.application().identity().release().isEmpty()) {
+    if (first.application().identity().release().isEmpty()) {
       notices.add("no release is known, so the file names carry none; --release gives one");
     }
-    return notices;
+    return notices.stream().distinct().toList();
   }
 
   /**
@@ -67,27 +108,34 @@ public record SealView(Assessment assessment, List<Artifact> artifacts) implemen
    * @param console where to
    */
   public void printJson(Console console) {
+    Assessment first = assessments.first();
     Json.print(
         console,
         Json.object(
-            "name", assessment.application().identity().name(),
-            "release", assessment.application().identity().release(),
-            "entryPoint", assessment.entry().name(),
-            "runtime", assessment.need(),
-            "keptBytes", assessment.keptBytes(),
-            "ballastBytes", assessment.ballastBytes(),
+            "name", first.application().identity().name(),
+            "release", first.application().identity().release(),
+            "entryPoint", first.entry().name(),
+            "runtime", first.need(),
+            "keptBytes", first.keptBytes(),
+            "ballastBytes", first.ballastBytes(),
             "artifacts",
-                artifacts.stream()
+                outcome.artifacts().stream()
                     .map(
                         a ->
                             Json.object(
                                 "form", a.form(),
+                                "target", a.target().map(Target::text),
                                 "path", a.path().toString(),
                                 "bytes", a.bytes(),
                                 "files", a.files(),
                                 "start", a.start(),
                                 "notices", a.notices()))
                     .toList(),
-            "notices", assessment.notices()));
+            "failures",
+                outcome.failures().stream()
+                    .map(f -> Json.object("what", f.what(), "why", f.why().lines()))
+                    .toList(),
+            "notices", first.notices(),
+            "plan", PlanJson.of(plan)));
   }
 }

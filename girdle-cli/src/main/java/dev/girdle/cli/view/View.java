@@ -10,6 +10,15 @@ public interface View {
   void print(Console console);
 
   /**
+   * Prints for pipelines, which want the outcome and nothing else.
+   *
+   * @param console where to
+   */
+  default void printQuiet(Console console) {
+    print(console);
+  }
+
+  /**
    * Prints one JSON document, of the shape of the command's schema in {@code docs/schema}.
    *
    * @param console where to

@@ -1,0 +1,108 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Target;
+import dev.girdle.plan.Entry;
+import dev.girdle.plan.FormKind;
+import dev.girdle.plan.FormWish;
+import dev.girdle.plan.NamePattern;
+import dev.girdle.plan.Plan;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** A plan as it is carried out, in the shape of {@code docs/schema/plan.schema.json}. */
+final class PlanJson {
+  private PlanJson() {}
+
+  static Map<String, Object> of(Plan plan) {
+    List<String> from = new ArrayList<>();
+    from.add(plan.source().app().toString());
+    Map<String, Object> entries = new LinkedHashMap<>();
+    plan.source().entries().forEach(e -> entries.put(e.label(), entry(e)));
+    entries.remove("");
+    return Json.object(
+        "girdle",
+        1,
+        "application",
+        Json.object(
+            "from", from,
+            "with", texts(plan.source().with()),
+            "repositories", plan.source().declared().repositories(),
+            "offline", plan.source().declared().offline()),
+        "identity",
+        identity(plan),
+        "entries",
+        entries.isEmpty() ? null : entries,
+        "contents",
+        Json.object(
+            "prune", plan.choice().prune().name().toLowerCase(Locale.ROOT),
+            "always", patterns(plan.choice().always()),
+            "never", patterns(plan.choice().never()),
+            "missing-ok", patterns(plan.choice().missingOk()),
+            "files",
+                plan.files().stream()
+                    .map(f -> Json.object("from", f.from().toString(), "to", f.to()))
+                    .toList()),
+        "runtime",
+        "host",
+        "targets",
+        plan.output().targets().isEmpty()
+            ? null
+            : plan.output().targets().stream().map(Target::text).toList(),
+        "forms",
+        plan.output().forms().stream().map(PlanJson::form).toList(),
+        "out",
+        plan.output().out().toString());
+  }
+
+  private static Map<String, Object> identity(Plan plan) {
+    return Json.object(
+        "name", plan.source().name(),
+        "title", plan.particulars().title(),
+        "description", plan.particulars().description(),
+        "release", plan.source().release(),
+        "vendor", plan.particulars().vendor(),
+        "identifier", plan.particulars().identifier(),
+        "homepage", plan.particulars().homepage(),
+        "licence", plan.particulars().licence(),
+        "icon", plan.particulars().icons().isEmpty() ? null : texts(plan.particulars().icons()));
+  }
+
+  private static Map<String, Object> entry(Entry entry) {
+    return Json.object(
+        "start", entry.start().isEmpty() ? null : entry.start(),
+        "arguments", entry.arguments(),
+        "options", entry.options(),
+        "environment", entry.environment(),
+        "window", entry.opensWindow());
+  }
+
+  private static Map<String, Object> form(FormWish wish) {
+    return Json.object(
+        "form",
+        wish.kind().text(),
+        "kind",
+        wish.kind() == FormKind.ARCHIVE ? wish.archive().name().toLowerCase(Locale.ROOT) : null,
+        "as",
+        wish.as(),
+        "compression",
+        wish.kind() == FormKind.FOLDER ? null : wish.compression());
+  }
+
+  private static List<Object> patterns(List<NamePattern> patterns) {
+    return patterns.stream()
+        .map(
+            p ->
+                p.note().isEmpty()
+                    ? (Object) p.text()
+                    : Json.object("what", p.text(), "note", p.note()))
+        .toList();
+  }
+
+  private static List<String> texts(List<Path> paths) {
+    return paths.stream().map(Path::toString).toList();
+  }
+}

@@ -1,0 +1,116 @@
+package dev.girdle.form;
+
+import dev.girdle.io.Content;
+import dev.girdle.io.Paths;
+import dev.girdle.io.Sha256;
+import dev.girdle.io.SourceDate;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.LongConsumer;
+import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
+import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
+import org.apache.commons.compress.compressors.gzip.GzipCompressorOutputStream;
+import org.apache.commons.compress.compressors.gzip.GzipParameters;
+
+/**
+ * Writes one tar archive (POSIX.1-2017, {@code pax}), compressed with gzip (RFC 1952). It names no
+ * owner, and tells of no system that it was made on.
+ */
+public final class TarForm implements Form {
+  private static final int FILE = 0100644;
+  private static final int EXECUTABLE = 0100755;
+  private static final int FOLDER = 040755;
+
+  private final SourceDate date;
+  private final int compression;
+  private final String top;
+
+  /**
+   * Creates the form.
+   *
+   * @param date what all entries bear as their time
+   * @param compression from 1 (quick) to 9 (small)
+   * @param top the folder inside the archive that everything goes to, with a slash at the end
+   */
+  public TarForm(SourceDate date, int compression, String top) {
+    this.date = date;
+    this.compression = compression;
+    this.top = top;
+  }
+
+  @Override
+  public void write(
+      Layout layout,
+      Path place,
+      Function<List<WrittenFile>, byte[]> accounts,
+      LongConsumer progress)
+      throws IOException {
+    GzipParameters parameters = new GzipParameters();
+    parameters.setCompressionLevel(compression);
+    try (TarArchiveOutputStream tar =
+        new TarArchiveOutputStream(
+            new GzipCompressorOutputStream(
+                new BufferedOutputStream(
+                    Files.newOutputStream(place, StandardOpenOption.CREATE_NEW)),
+                parameters),
+            "UTF-8")) {
+      tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
+      tar.setBigNumberMode(TarArchiveOutputStream.BIGNUMBER_POSIX);
+      tar.setAddPaxHeadersForNonAsciiNames(true);
+      List<WrittenFile> written = new ArrayList<>();
+      Set<String> folders = new HashSet<>();
+      for (LayoutFile file : layout.files()) {
+        written.add(new WrittenFile(file, write(tar, file, folders)));
+        progress.accept(file.content().size());
+      }
+      write(tar, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""), folders);
+    }
+  }
+
+  private String write(TarArchiveOutputStream tar, LayoutFile file, Set<String> folders)
+      throws IOException {
+    String path = top + file.path();
+    addFolders(tar, Paths.folder(path), folders);
+    Content content = file.content();
+    TarArchiveEntry entry = entry(path, file.executable() ? EXECUTABLE : FILE);
+    entry.setSize(content.size());
+    tar.putArchiveEntry(entry);
+    try (InputStream in = content.open()) {
+      String digest = Sha256.copy(in, tar);
+      tar.closeArchiveEntry();
+      return digest;
+    }
+  }
+
+  private void addFolders(TarArchiveOutputStream tar, String folder, Set<String> there)
+      throws IOException {
+    for (int slash = folder.indexOf('/'); slash >= 0; slash = folder.indexOf('/', slash + 1)) {
+      String path = folder.substring(0, slash + 1);
+      if (there.add(path)) {
+        tar.putArchiveEntry(entry(path, FOLDER));
+        tar.closeArchiveEntry();
+      }
+    }
+  }
+
+  private TarArchiveEntry entry(String path, int mode) {
+    TarArchiveEntry entry = new TarArchiveEntry(path);
+    entry.setMode(mode);
+    entry.setIds(0, 0);
+    entry.setNames("", "");
+    entry.setLastModifiedTime(FileTime.from(date.instant()));
+    return entry;
+  }
+}

@@ -1,0 +1,106 @@
+package dev.girdle.identity;
+
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.apache.commons.imaging.ImageFormats;
+import org.apache.commons.imaging.ImageInfo;
+import org.apache.commons.imaging.Imaging;
+
+/**
+ * A square picture in any size. What is given in a size is taken in it, other sizes are made from
+ * the next larger one; nothing is made larger than it was given.
+ */
+final class Icon {
+  private static final int LARGEST = 4096;
+  private static final long MOST_BYTES = 32L << 20;
+
+  private final NavigableMap<Integer, BufferedImage> given;
+
+  private Icon(NavigableMap<Integer, BufferedImage> given) {
+    this.given = given;
+  }
+
+  /**
+   * Reads the files of one icon.
+   *
+   * @param files PNG files; their names are told when something is wrong with them
+   * @return empty if there are none
+   * @throws GirdleException if one of them is no square PNG picture; all that is wrong is told
+   */
+  static Optional<Icon> of(List<Path> files) {
+    NavigableMap<Integer, BufferedImage> given = new TreeMap<>();
+    List<String> problems = new ArrayList<>();
+    for (Path file : files) {
+      read(file, given, problems);
+    }
+    if (!problems.isEmpty()) {
+      throw new GirdleException(Fault.REQUEST, problems);
+    }
+    return given.isEmpty() ? Optional.empty() : Optional.of(new Icon(given));
+  }
+
+  private static void read(
+      Path file, NavigableMap<Integer, BufferedImage> given, List<String> problems) {
+    try {
+      if (Files.size(file) > MOST_BYTES) {
+        problems.add("icon " + file + " is larger than 32 MB");
+        return;
+      }
+      byte[] bytes = Files.readAllBytes(file);
+      ImageInfo info = Imaging.getImageInfo(bytes);
+      int width = info.getWidth();
+      int height = info.getHeight();
+      if (info.getFormat() != ImageFormats.PNG) {
+        problems.add("icon " + file + " is " + info.getFormatName() + "; a PNG is needed");
+      } else if (width != height) {
+        problems.add(
+            "icon " + file + " is " + width + " by " + height + " pixels; a square is needed");
+      } else if (width > LARGEST) {
+        problems.add("icon " + file + " is wider than " + LARGEST + " pixels");
+      } else {
+        given.put(width, Imaging.getBufferedImage(bytes));
+      }
+    } catch (IOException | RuntimeException e) {
+      problems.add("icon " + file + " is no PNG picture that can be read: " + e.getMessage());
+    }
+  }
+
+  /** The largest size that it can be had in, in pixels. */
+  int largest() {
+    return given.lastKey();
+  }
+
+  /** Those of some sizes that it can be had in; the largest it has if all are too large. */
+  List<Integer> sizes(int... wanted) {
+    List<Integer> sizes = new ArrayList<>();
+    for (int size : wanted) {
+      if (size <= largest()) {
+        sizes.add(size);
+      }
+    }
+    return sizes.isEmpty() ? List.of(largest()) : sizes;
+  }
+
+  /** A PNG file (ISO/IEC 15948) without any remarks of whoever drew it. */
+  byte[] png(int size) {
+    BufferedImage source = given.ceilingEntry(size).getValue();
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try {
+      Imaging.writeImage(Scaling.to(size, source), out, ImageFormats.PNG);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+}

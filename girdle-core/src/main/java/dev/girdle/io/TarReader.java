@@ -1,0 +1,93 @@
+package dev.girdle.io;
+
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import java.io.IOException;
+import java.io.InputStream;
+import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
+import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
+import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
+import org.apache.commons.io.input.CloseShieldInputStream;
+
+/**
+ * Reads tar archives that are compressed with gzip, from front to back. Links, devices, names that
+ * lead out and sizes beyond {@link ArchiveBounds} are refused.
+ */
+public final class TarReader {
+  private TarReader() {}
+
+  /** Gets the files. */
+  public interface Visitor {
+    /**
+     * One file.
+     *
+     * @param path its path in the archive
+     * @param content its bytes, which need not be read, and can be read only once and only now
+     * @return whether to go on
+     * @throws IOException if it cannot be read
+     */
+    boolean file(String path, Content content) throws IOException;
+  }
+
+  /**
+   * Reads an archive.
+   *
+   * @param in its bytes; not closed
+   * @param label how the user calls it, for messages
+   * @param visitor gets its files
+   * @throws GirdleException if it is damaged or hostile
+   * @throws IOException if the visitor fails
+   */
+  public static void read(InputStream in, String label, Visitor visitor) throws IOException {
+    try (TarArchiveInputStream tar =
+        new TarArchiveInputStream(new GzipCompressorInputStream(in), "UTF-8")) {
+      int entries = 0;
+      for (TarArchiveEntry e = next(tar, label); e != null; e = next(tar, label)) {
+        String problem = wrongWith(e, ++entries);
+        if (problem != null) {
+          throw GirdleException.application(
+              label + ": entry " + e.getName().replaceAll("\\p{Cntrl}", "?") + " " + problem,
+              "  Nothing was made of it.");
+        }
+        if (e.isFile() && !visitor.file(e.getName(), new Passing(e.getSize(), tar))) {
+          return;
+        }
+      }
+    }
+  }
+
+  private static TarArchiveEntry next(TarArchiveInputStream tar, String label) {
+    try {
+      return tar.getNextEntry();
+    } catch (IOException | IllegalArgumentException e) {
+      throw new GirdleException(
+          Fault.APPLICATION,
+          e,
+          label + " is damaged: " + e.getMessage(),
+          "  It was probably cut off while it was copied. Copy it again.");
+    }
+  }
+
+  private static String wrongWith(TarArchiveEntry entry, int number) {
+    ArchiveBounds bounds = ArchiveBounds.SENSIBLE;
+    String leads = Paths.leadsOut(entry.getName());
+    if (leads != null) {
+      return leads;
+    }
+    if (!entry.isFile() && !entry.isDirectory() || entry.isSymbolicLink() || entry.isLink()) {
+      return "is a link or a device";
+    }
+    if (entry.getSize() > bounds.entryBytes()) {
+      return "would have " + entry.getSize() + " bytes, more than can be meant well";
+    }
+    return number > bounds.entries() ? "is one too many: more than can be meant well" : null;
+  }
+
+  /** The bytes that the archive is just at. */
+  private record Passing(long size, InputStream tar) implements Content {
+    @Override
+    public InputStream open() {
+      return CloseShieldInputStream.wrap(tar);
+    }
+  }
+}

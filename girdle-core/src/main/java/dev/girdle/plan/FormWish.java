@@ -1,0 +1,59 @@
+package dev.girdle.plan;
+
+import java.util.Optional;
+
+/**
+ * A form that is to be made.
+ *
+ * @param kind the form
+ * @param archive how components lie in an archive; of no meaning for other forms
+ * @param as the file name of the artifact, in which {@code {name}}, {@code {release}} and {@code
+ *     {target}} stand for what they say; empty for the usual one
+ * @param compression how hard what is not compressed yet is compressed, from 1 to 9
+ */
+public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, int compression) {
+  /** What compresses well and does not take long. */
+  public static final int USUAL_COMPRESSION = 6;
+
+  /**
+   * A form without more wishes.
+   *
+   * @param kind the form
+   * @return components lie whole in an archive
+   */
+  public static FormWish of(FormKind kind) {
+    return new FormWish(kind, ArchiveKind.NESTED, Optional.empty(), USUAL_COMPRESSION);
+  }
+
+  /**
+   * How users call it.
+   *
+   * @return "folder", "zip", "tgz", "nested archive" or "merged archive"
+   */
+  public String label() {
+    return switch (kind) {
+      case FOLDER, ZIP, TGZ -> kind.text();
+      case ARCHIVE -> archive == ArchiveKind.MERGED ? "merged archive" : "nested archive";
+    };
+  }
+
+  /**
+   * The same form under another name.
+   *
+   * @param fileName the file name
+   * @return a new wish
+   */
+  public FormWish as(String fileName) {
+    return new FormWish(kind, archive, Optional.of(fileName), compression);
+  }
+
+  /**
+   * The same form with components lying otherwise.
+   *
+   * @param newArchive how components lie in an archive
+   * @return a new wish
+   */
+  public FormWish with(ArchiveKind newArchive) {
+    return new FormWish(kind, newArchive, as, compression);
+  }
+}

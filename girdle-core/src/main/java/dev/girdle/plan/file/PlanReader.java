@@ -1,0 +1,221 @@
+package dev.girdle.plan.file;
+
+import static dev.girdle.plan.file.PlanFile.texts;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import dev.girdle.app.Target;
+import dev.girdle.io.Paths;
+import dev.girdle.plan.ArchiveKind;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.Declared;
+import dev.girdle.plan.Entry;
+import dev.girdle.plan.ExtraFile;
+import dev.girdle.plan.FormKind;
+import dev.girdle.plan.FormWish;
+import dev.girdle.plan.NamePattern;
+import dev.girdle.plan.Output;
+import dev.girdle.plan.Particulars;
+import dev.girdle.plan.Plan;
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.Source;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** Makes a plan of a tree that fits the schema. */
+final class PlanReader {
+  private final Path file;
+  private final Path base;
+  private final YamlText text;
+  private final JsonNode root;
+  private final List<Problem> problems = new ArrayList<>();
+
+  PlanReader(Path file, YamlText text) {
+    this.file = file;
+    this.base = file.getParent() == null ? Path.of("") : file.getParent();
+    this.text = text;
+    this.root = text.root();
+  }
+
+  List<Problem> problems() {
+    return problems;
+  }
+
+  Plan read() {
+    List<Path> from = paths("/application/from");
+    List<Path> with = new ArrayList<>(from.subList(Math.min(1, from.size()), from.size()));
+    with.addAll(paths("/application/with"));
+    List<Target> targets = texts(root.at("/targets")).stream().map(Target::of).toList();
+    Optional<Target> only = targets.size() == 1 ? Optional.of(targets.get(0)) : Optional.empty();
+    return new Plan(
+        new Source(
+            from.isEmpty() ? base : from.get(0),
+            with,
+            entries(),
+            value("/identity/name"),
+            value("/identity/release"),
+            new Declared(
+                texts(root.at("/application/repositories")),
+                root.at("/application/offline").asBoolean(),
+                only)),
+        choice(only),
+        new Output(forms(), targets, out(), false),
+        new Particulars(
+            value("/identity/title"),
+            value("/identity/description"),
+            value("/identity/vendor"),
+            value("/identity/identifier"),
+            value("/identity/homepage"),
+            value("/identity/licence"),
+            paths("/identity/icon")),
+        files(),
+        Optional.of(file));
+  }
+
+  private Optional<String> value(String pointer) {
+    JsonNode node = root.at(pointer);
+    return node.isValueNode() && !node.isNull() ? Optional.of(node.asText()) : Optional.empty();
+  }
+
+  private Path out() {
+    return Patterns.resolve(base, value("/out").orElse("sealed"));
+  }
+
+  private List<Path> paths(String pointer) {
+    JsonNode node = root.at(pointer);
+    List<Path> paths = new ArrayList<>();
+    List<String> texts = texts(node);
+    for (int i = 0; i < texts.size(); i++) {
+      paths.addAll(paths(texts.get(i), node.isArray() ? pointer + "/" + i : pointer));
+    }
+    return paths;
+  }
+
+  private List<Path> paths(String path, String pointer) {
+    try {
+      List<Path> found = Patterns.find(base, path);
+      if (found.isEmpty()) {
+        problems.add(new Problem(text.at(pointer), "nothing fits " + path + " in " + shownBase()));
+      }
+      for (Path p : found) {
+        if (!Files.exists(p)) {
+          problems.add(
+              new Problem(
+                  text.at(pointer),
+                  "no such file or folder: " + path + " (looked for in " + shownBase() + ")"));
+        }
+      }
+      return found;
+    } catch (IOException e) {
+      problems.add(new Problem(text.at(pointer), "cannot be looked for: " + e.getMessage()));
+      return List.of();
+    }
+  }
+
+  private String shownBase() {
+    return base.toString().isEmpty() ? "the folder of the plan" : base.toString();
+  }
+
+  private List<Entry> entries() {
+    List<Entry> entries = new ArrayList<>();
+    root.path("entries")
+        .fields()
+        .forEachRemaining(
+            e -> {
+              JsonNode entry = e.getValue();
+              Map<String, String> environment = new LinkedHashMap<>();
+              entry
+                  .path("environment")
+                  .fields()
+                  .forEachRemaining(v -> environment.put(v.getKey(), v.getValue().asText()));
+              entries.add(
+                  new Entry(
+                      e.getKey(),
+                      entry.path("start").asText(),
+                      texts(entry.path("arguments")),
+                      texts(entry.path("options")),
+                      environment,
+                      entry.path("window").asBoolean()));
+            });
+    return entries;
+  }
+
+  private Choice choice(Optional<Target> target) {
+    return new Choice(
+        value("/contents/prune").map(p -> Prune.valueOf(upper(p))).orElse(Prune.COMPONENTS),
+        patterns("/contents/missing-ok"),
+        patterns("/contents/always"),
+        patterns("/contents/never"),
+        target);
+  }
+
+  private List<NamePattern> patterns(String pointer) {
+    List<NamePattern> patterns = new ArrayList<>();
+    for (JsonNode node : root.at(pointer)) {
+      patterns.add(
+          node.isObject()
+              ? NamePattern.of(node.path("what").asText()).because(node.path("note").asText())
+              : NamePattern.of(node.asText()));
+    }
+    return patterns;
+  }
+
+  private List<FormWish> forms() {
+    List<FormWish> forms = new ArrayList<>();
+    for (JsonNode node : root.path("forms")) {
+      FormWish plain =
+          FormWish.of(FormKind.valueOf(upper(node.path("form").asText(node.asText()))));
+      String pointer = "/forms/" + forms.size();
+      boolean isArchive = plain.kind() == FormKind.ARCHIVE;
+      if (node.has("kind") && !isArchive) {
+        problems.add(
+            new Problem(text.atKey(pointer + "/kind"), "kind is a matter of the form archive"));
+      }
+      if (node.has("compression") && plain.kind() == FormKind.FOLDER) {
+        problems.add(
+            new Problem(
+                text.atKey(pointer + "/compression"), "nothing is compressed in the form folder"));
+      }
+      forms.add(
+          new FormWish(
+              plain.kind(),
+              node.path("kind").asText().equals("merged") ? ArchiveKind.MERGED : ArchiveKind.NESTED,
+              Optional.ofNullable(node.path("as").textValue()),
+              node.path("compression").asInt(FormWish.USUAL_COMPRESSION)));
+    }
+    return forms.isEmpty() ? List.of(FormWish.of(FormKind.ARCHIVE)) : forms;
+  }
+
+  private List<ExtraFile> files() {
+    List<ExtraFile> files = new ArrayList<>();
+    JsonNode all = root.at("/contents/files");
+    for (int i = 0; i < all.size(); i++) {
+      String pointer = "/contents/files/" + i;
+      String to = all.get(i).path("to").asText();
+      String leadsOut = Paths.leadsOut(to);
+      if (leadsOut != null) {
+        problems.add(new Problem(text.at(pointer + "/to"), to + " " + leadsOut));
+        continue;
+      }
+      String from = all.get(i).path("from").asText();
+      boolean intoFolder = to.endsWith("/") || from.indexOf('*') >= 0;
+      String folder = to.endsWith("/") ? to : to + "/";
+      for (Path path : paths(from, pointer + "/from")) {
+        boolean named = intoFolder && !Files.isDirectory(path);
+        files.add(
+            new ExtraFile(path, named ? folder + path.getFileName() : to.replaceAll("/$", "")));
+      }
+    }
+    return files;
+  }
+
+  private static String upper(String word) {
+    return word.toUpperCase(Locale.ROOT);
+  }
+}

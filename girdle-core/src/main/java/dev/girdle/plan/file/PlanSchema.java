@@ -1,0 +1,148 @@
+package dev.girdle.plan.file;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.PathType;
+import com.networknt.schema.SchemaValidatorsConfig;
+import com.networknt.schema.SpecVersion;
+import com.networknt.schema.ValidationMessage;
+import dev.girdle.app.Nearest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.StreamSupport;
+
+/** Checks plans against {@code docs/schema/plan.schema.json}, and says in words what is wrong. */
+final class PlanSchema {
+  private final JsonSchema schema;
+
+  PlanSchema() {
+    SchemaValidatorsConfig config =
+        SchemaValidatorsConfig.builder()
+            .pathType(PathType.JSON_POINTER)
+            .locale(Locale.ROOT)
+            .build();
+    try (InputStream in = PlanSchema.class.getResourceAsStream("plan.schema.json")) {
+      schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(in, config);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  List<Problem> problems(YamlText text) {
+    List<Problem> problems = new ArrayList<>();
+    for (ValidationMessage message : schema.validate(text.root())) {
+      String pointer = message.getInstanceLocation().toString();
+      problems.add(
+          switch (message.getType()) {
+            case "additionalProperties" ->
+                new Problem(
+                    text.atKey(pointer + "/" + message.getProperty()),
+                    unknown(pointer, message.getProperty(), message));
+            case "required" ->
+                new Problem(
+                    text.atKey(pointer),
+                    named(pointer) + "needs the word " + message.getProperty());
+            case "propertyNames" ->
+                new Problem(
+                    text.atKey(pointer + "/" + message.getProperty()),
+                    named(pointer) + "the name " + message.getProperty() + " does not fit there");
+            default ->
+                new Problem(
+                    text.at(pointer), named(pointer) + wrong(message, text.root().at(pointer)));
+          });
+    }
+    return problems;
+  }
+
+  private String unknown(String pointer, String word, ValidationMessage message) {
+    JsonNode known = ownerIn(message).path("properties");
+    List<String> words = new ArrayList<>();
+    known.fieldNames().forEachRemaining(words::add);
+    return named(pointer) + "there is no word " + word + nearest(word, words);
+  }
+
+  private static String nearest(String word, List<String> words) {
+    List<String> near = Nearest.to(word, words, 2);
+    return near.isEmpty()
+        ? "; there are " + String.join(", ", words)
+        : "; did you mean " + String.join(" or ", near) + "?";
+  }
+
+  private String wrong(ValidationMessage message, JsonNode value) {
+    String shown = shown(value);
+    return switch (message.getType()) {
+      case "enum" -> {
+        List<String> words =
+            StreamSupport.stream(message.getSchemaNode().spliterator(), false)
+                .map(JsonNode::asText)
+                .toList();
+        yield shown + " is none of the words that fit" + nearest(value.asText(), words);
+      }
+      case "const" -> shown + " is not a version of plans that this Girdle knows; it knows 1";
+      case "type" -> "has to be " + types(message.getSchemaNode()) + ", and is " + kind(value);
+      case "pattern" -> shown + " does not fit. " + description(message);
+      case "minLength", "minItems", "minProperties" -> "is empty";
+      case "minimum", "maximum" -> shown + " is out of range: " + message.getMessage();
+      case "uniqueItems" -> "names something twice";
+      default -> message.getMessage();
+    };
+  }
+
+  /** What the schema says about a value whose form is wrong. */
+  private String description(ValidationMessage message) {
+    return ownerIn(message).path("description").asText(message.getMessage());
+  }
+
+  /** The part of the schema that a failed keyword stands in. */
+  private JsonNode ownerIn(ValidationMessage message) {
+    String place = message.getSchemaLocation().getFragment().toString();
+    return schema.getSchemaNode().at(place.substring(0, place.lastIndexOf('/')));
+  }
+
+  private static String shown(JsonNode value) {
+    String text = value.isValueNode() ? value.asText() : kind(value);
+    return text.length() > 60 ? text.substring(0, 60) + "…" : text;
+  }
+
+  private static String named(String pointer) {
+    return pointer.isEmpty()
+        ? ""
+        : pointer.substring(1).replaceAll("/(\\d+)(?=/|$)", "[$1]").replace('/', '.') + ": ";
+  }
+
+  private static String types(JsonNode types) {
+    List<JsonNode> all = new ArrayList<>();
+    if (types.isArray()) {
+      types.forEach(all::add);
+    } else {
+      all = Collections.singletonList(types);
+    }
+    return String.join(" or ", all.stream().map(t -> kind(t.asText())).toList());
+  }
+
+  private static String kind(String type) {
+    return switch (type) {
+      case "object" -> "a group of words";
+      case "array" -> "a list";
+      case "string" -> "a text";
+      case "boolean" -> "true or false";
+      case "integer" -> "a whole number";
+      default -> "a " + type;
+    };
+  }
+
+  private static String kind(JsonNode value) {
+    if (value.isNull() || value.isMissingNode()) {
+      return "nothing";
+    }
+    return value.isBoolean()
+        ? value.asText()
+        : kind(value.getNodeType().name().toLowerCase(Locale.ROOT));
+  }
+}

@@ -1,0 +1,75 @@
+package dev.girdle.record;
+
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.FolderTree;
+import dev.girdle.io.TarReader;
+import dev.girdle.io.TreeFile;
+import dev.girdle.io.ZipTree;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/**
+ * Reads the files of an artifact of any form one after the other, in the order in which they lie
+ * there; nothing is unpacked to disk.
+ */
+public final class ArtifactReader {
+  private ArtifactReader() {}
+
+  /** Gets the files. */
+  public interface Visitor {
+    /**
+     * One file.
+     *
+     * @param path its path in the artifact, with slashes
+     * @param content its bytes, which need not be read, and can be read only once and only now
+     * @return whether to go on
+     * @throws IOException if it cannot be read
+     */
+    boolean file(String path, Content content) throws IOException;
+  }
+
+  /**
+   * Reads an artifact.
+   *
+   * @param artifact a folder, a zip archive, or a tar archive that is compressed with gzip
+   * @param visitor gets its files
+   * @throws GirdleException if it is neither, or damaged, or hostile
+   * @throws IOException if it cannot be read
+   */
+  public static void read(Path artifact, Visitor visitor) throws IOException {
+    if (Files.isDirectory(artifact)) {
+      try (FolderTree tree = FolderTree.of(artifact, path -> true)) {
+        visit(tree.files(), visitor);
+      }
+    } else if (isGzip(artifact)) {
+      try (InputStream in = new BufferedInputStream(Files.newInputStream(artifact))) {
+        TarReader.read(in, artifact.toString(), visitor::file);
+      }
+    } else {
+      try (ZipTree tree = ZipTree.open(FolderTree.content(artifact), artifact.toString())) {
+        visit(tree.files(), visitor);
+      }
+    }
+  }
+
+  private static void visit(Iterable<TreeFile> files, Visitor visitor) throws IOException {
+    for (TreeFile file : files) {
+      if (!visitor.file(file.path(), file.content())) {
+        return;
+      }
+    }
+  }
+
+  private static boolean isGzip(Path file) throws IOException {
+    try (InputStream in = Files.newInputStream(file)) {
+      return in.read() == 0x1f && in.read() == 0x8b;
+    } catch (IOException e) {
+      throw new GirdleException(Fault.MACHINE, e, "cannot read " + file + ": " + e.getMessage());
+    }
+  }
+}

@@ -1,0 +1,51 @@
+package dev.girdle.seal;
+
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.identity.Appearance;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Puts together all files of an artifact: the program, and what people and systems want to see. */
+final class Composition {
+  private final Assessment assessment;
+  private final Shape shape;
+
+  Composition(Assessment assessment, Shape shape) {
+    this.assessment = assessment;
+    this.shape = shape;
+  }
+
+  Layout layout() {
+    boolean isFolder = shape == Shape.FOLDER;
+    Appearance appearance =
+        new Appearance(
+            assessment.application().identity(),
+            assessment.plan().particulars(),
+            assessment.application().starts(),
+            assessment.plan().choice().target());
+    Layout layout =
+        assessment
+            .ecosystem()
+            .layOut(
+                new LayoutRequest(
+                    shape,
+                    assessment.application(),
+                    assessment.application().starts(),
+                    assessment.plan().choice().target(),
+                    isFolder ? appearance.programFolder() : "",
+                    isFolder ? appearance.receiverNotes() : List.of(),
+                    assessment.examination(),
+                    assessment.closure(),
+                    assessment.selection(),
+                    assessment.need()));
+    if (isFolder) {
+      layout = appearance.dress(layout);
+    }
+    List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());
+    more.addAll(new SbomFile(assessment, shape).files());
+    return ExtraFiles.addTo(layout.plus(more), assessment.plan().files());
+  }
+}

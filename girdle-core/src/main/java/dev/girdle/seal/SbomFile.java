@@ -1,0 +1,58 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Component;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.record.Sbom;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The list of components for programs that look for known weaknesses. */
+final class SbomFile {
+  private final Assessment assessment;
+  private final Standing standing;
+  private final Shape shape;
+
+  SbomFile(Assessment assessment, Shape shape) {
+    this.assessment = assessment;
+    this.standing = new Standing(assessment);
+    this.shape = shape;
+  }
+
+  List<LayoutFile> files() {
+    List<Sbom.Part> parts = new ArrayList<>();
+    for (Component component : assessment.kept()) {
+      parts.add(
+          new Sbom.Part(
+              component.name(),
+              standing.provenance(component),
+              standing.licences(component),
+              digest(component),
+              !assessment.selection().isWhole(component)));
+    }
+    byte[] bytes =
+        Sbom.write(assessment.application().identity(), assessment.plan().particulars(), parts);
+    String path = Standing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
+    return List.of(LayoutFile.made(path, bytes, "lists the components (CycloneDX)"));
+  }
+
+  /** Of the component as it was handed over, by which its makers' lists know it. */
+  private static Optional<String> digest(Component component) {
+    Optional<Content> whole = component.whole();
+    if (whole.isEmpty()) {
+      return Optional.empty();
+    }
+    try {
+      return Optional.of(Sha256.of(whole.get()));
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION, e, "cannot read " + component.origin() + ": " + e.getMessage());
+    }
+  }
+}

@@ -1,0 +1,41 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Provenance;
+import dev.girdle.app.Role;
+import dev.girdle.ecosystem.Shape;
+import java.util.List;
+import java.util.Optional;
+
+/** Where components come from and under which licences they stand, with what the plan says. */
+final class Standing {
+  private final Assessment assessment;
+
+  Standing(Assessment assessment) {
+    this.assessment = assessment;
+  }
+
+  Provenance provenance(Component component) {
+    return assessment.examination().provenance(component);
+  }
+
+  /** What the component says itself; for the user's own code, what the plan says of it. */
+  List<String> licences(Component component) {
+    Optional<String> planned = assessment.plan().particulars().licence();
+    boolean isOwn = component.role() == Role.OWN;
+    return isOwn && planned.isPresent() ? List.of(planned.get()) : provenance(component).licences();
+  }
+
+  /** Libraries that go along and whose licence is not known. */
+  List<String> unknown() {
+    return assessment.kept().stream()
+        .filter(c -> c.role() != Role.OWN && licences(c).isEmpty())
+        .map(Component::name)
+        .toList();
+  }
+
+  /** What is for receivers and not for the program lies apart from it. */
+  static String place(Shape shape, String inFolder, String inArchive) {
+    return shape == Shape.FOLDER ? inFolder : inArchive;
+  }
+}
