@@ -1,11 +1,8 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.InspectView;
-import dev.girdle.fault.GirdleException;
 import dev.girdle.record.ArtifactRecord;
-import dev.girdle.record.RecordFile;
 import dev.girdle.seal.Sealer;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -20,7 +17,9 @@ import picocli.CommandLine.Parameters;
 final class InspectCommand implements Callable<Integer> {
   private final Context context;
 
-  @Parameters(paramLabel = "ARTIFACT", description = "A folder or archive that Girdle made.")
+  @Parameters(
+      paramLabel = "ARTIFACT",
+      description = "A folder, zip, tgz or archive that Girdle made.")
   private Path artifact;
 
   @Option(names = "--files", description = "List every file, with its reason.")
@@ -34,16 +33,7 @@ final class InspectCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    if (!Files.exists(artifact)) {
-      throw GirdleException.request("no such file or folder: " + artifact);
-    }
-    ArtifactRecord found =
-        RecordFile.of(artifact)
-            .orElseThrow(
-                () ->
-                    GirdleException.application(
-                        artifact + " was not made by Girdle: there is no record in it",
-                        "  For an application that is not sealed yet: girdle survey " + artifact));
+    ArtifactRecord found = Records.read(artifact);
     common.show(
         new InspectView(found, artifact.toString(), Sealer.sizeOf(artifact), files), context);
     return 0;

@@ -91,14 +91,18 @@ public final class Main {
         : StandardCharsets.US_ASCII;
   }
 
-  private static CommandLine commandLine(Context context) {
+  static CommandLine commandLine(Context context) {
     CommandLine line = new CommandLine(new GirdleCommand());
     line.addSubcommand(new SurveyCommand(context));
+    line.addSubcommand(new DraftCommand(context));
     line.addSubcommand(new ClosureCommand(context));
     line.addSubcommand(new ExplainCommand(context));
     line.addSubcommand(new SealCommand(context));
     line.addSubcommand(new InspectCommand(context));
+    line.addSubcommand(new CompareCommand(context));
+    line.addSubcommand(new CheckCommand(context));
     line.addSubcommand(new DemoCommand(context));
+    line.addSubcommand(new CompletionCommand(context));
     line.setOut(context.console().out());
     line.setErr(context.console().err());
     line.setCaseInsensitiveEnumValuesAllowed(true);

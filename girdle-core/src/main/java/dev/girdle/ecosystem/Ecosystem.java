@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
 import dev.girdle.plan.Source;
+import java.util.List;
 import java.util.Map;
 
 /** One language: how its applications are surveyed, examined and laid out. */
@@ -37,6 +38,15 @@ public interface Ecosystem {
    * @return what the language knows about it
    */
   Examination examine(Application application, Map<Item, String> excluded, boolean byParts);
+
+  /**
+   * The runtimes of this machine that a starter would find.
+   *
+   * @param variablePrefix what environment variables of the application start with
+   * @param environment the environment variables
+   * @return in the order in which the starter looks at them
+   */
+  List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment);
 
   /**
    * Lays the kept components out as the files of an artifact.

@@ -72,7 +72,7 @@ final class Icon {
         given.put(width, Imaging.getBufferedImage(bytes));
       }
     } catch (IOException | RuntimeException e) {
-      problems.add("icon " + file + " is no PNG picture that can be read: " + e.getMessage());
+      problems.add("icon " + file + " is no PNG picture that can be read");
     }
   }
 

@@ -4,6 +4,7 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Item;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
@@ -11,6 +12,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
 import dev.girdle.plan.Source;
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 
 /** Java applications: class files and jars. */
@@ -41,6 +43,11 @@ public final class JavaEcosystem implements Ecosystem {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());
     }
+  }
+
+  @Override
+  public List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment) {
+    return new HostJava(variablePrefix, environment).all();
   }
 
   @Override

@@ -66,7 +66,13 @@ public final class PlanFile {
 
   private static GirdleException wrong(Path file, List<Problem> problems) {
     List<String> lines = new ArrayList<>();
-    problems.stream().distinct().sorted().map(p -> p.in(file.toString())).forEach(lines::add);
+    List<Problem> sorted = problems.stream().distinct().sorted().toList();
+    lines.add(
+        file
+            + ": "
+            + (sorted.size() == 1 ? "one thing is" : sorted.size() + " things are")
+            + " wrong with this plan");
+    sorted.stream().map(p -> "  " + p.in(file.toString())).forEach(lines::add);
     lines.add("  Nothing was done. What a plan can say: docs/schema/plan.schema.json;");
     lines.add("  girdle draft APP writes one that is right.");
     return new GirdleException(Fault.REQUEST, lines);

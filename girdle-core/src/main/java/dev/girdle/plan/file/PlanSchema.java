@@ -88,7 +88,14 @@ final class PlanSchema {
       case "type" -> "has to be " + types(message.getSchemaNode()) + ", and is " + kind(value);
       case "pattern" -> shown + " does not fit. " + description(message);
       case "minLength", "minItems", "minProperties" -> "is empty";
-      case "minimum", "maximum" -> shown + " is out of range: " + message.getMessage();
+      case "minimum", "maximum" -> {
+        JsonNode range = ownerIn(message);
+        yield shown
+            + " is out of range: from "
+            + range.path("minimum").asText()
+            + " to "
+            + range.path("maximum").asText();
+      }
       case "uniqueItems" -> "names something twice";
       default -> message.getMessage();
     };

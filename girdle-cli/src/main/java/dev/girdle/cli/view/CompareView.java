@@ -1,0 +1,119 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.artifact.Comparison;
+import dev.girdle.artifact.Comparison.Change;
+import dev.girdle.artifact.Comparison.Kind;
+import dev.girdle.cli.view.Console.Paint;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Shows what differs between two artifacts.
+ *
+ * @param comparison what differs
+ * @param before where the older lies, as the user named it
+ * @param after where the newer lies, as the user named it
+ * @param files whether every file is to be listed
+ * @param exceeded the growth that was allowed and is exceeded; empty if it is not
+ */
+public record CompareView(
+    Comparison comparison, String before, String after, boolean files, String exceeded)
+    implements View {
+  @Override
+  public void print(Console console) {
+    Table facts = new Table("lll");
+    facts.row("", before, after);
+    comparison.facts().forEach(f -> facts.row(f.what(), orDash(f.before()), orDash(f.after())));
+    facts.row("size", Sizes.of(comparison.before()), Sizes.of(comparison.after()));
+    facts.print(console, true);
+    console.heading("Components: " + comparison.same() + " are the same");
+    changes(console, comparison.components(), "COMPONENT");
+    if (files) {
+      console.heading("Files");
+      changes(console, comparison.files(), "FILE");
+    }
+    console.gap();
+    printQuiet(console);
+    if (!files && !comparison.files().isEmpty()) {
+      console.line(
+          SurveyView.count(comparison.files().size(), "file differs", "files differ")
+              + ": girdle compare "
+              + before
+              + " "
+              + after
+              + " --files");
+    }
+  }
+
+  @Override
+  public void printQuiet(Console console) {
+    long growth = comparison.after() - comparison.before();
+    String what =
+        growth == 0
+            ? "Of the same size"
+            : Sizes.of(Math.abs(growth))
+                + (growth > 0 ? " larger, " : " smaller, ")
+                + String.format(Locale.ROOT, "%+.1f %%", comparison.growth() * 100);
+    console.line(
+        exceeded.isEmpty()
+            ? what
+            : console.paint(Paint.BAD, what + ": more than the " + exceeded + " that are allowed"));
+  }
+
+  private static void changes(Console console, List<Change> changes, String heading) {
+    if (changes.isEmpty()) {
+      console.line("  none differs");
+      return;
+    }
+    Table table = new Table("llrrrl");
+    table.row("", heading, "BEFORE", "AFTER", "CHANGE", "");
+    for (Change change : changes) {
+      table.row(
+          word(change.kind(), console),
+          change.name(),
+          change.kind() == Kind.ADDED ? "-" : Sizes.of(change.before()),
+          change.kind() == Kind.GONE ? "-" : Sizes.of(change.after()),
+          (change.growth() > 0 ? "+" : change.growth() < 0 ? "-" : "")
+              + Sizes.of(Math.abs(change.growth())),
+          change.detail());
+    }
+    table.print(console, true);
+  }
+
+  private static String word(Kind kind, Console console) {
+    return switch (kind) {
+      case ADDED -> console.paint(Paint.NOTICE, "new");
+      case GONE -> console.paint(Paint.GOOD, "gone");
+      case CHANGED -> "other";
+    };
+  }
+
+  private static String orDash(String text) {
+    return text.isEmpty() ? "-" : text;
+  }
+
+  @Override
+  public void printJson(Console console) {
+    Json.print(
+        console,
+        Json.object(
+            "before", before,
+            "after", after,
+            "beforeBytes", comparison.before(),
+            "afterBytes", comparison.after(),
+            "facts", comparison.facts(),
+            "same", comparison.same(),
+            "components", comparison.components().stream().map(CompareView::json).toList(),
+            "files", comparison.files().stream().map(CompareView::json).toList(),
+            "exceeded", exceeded.isEmpty() ? null : exceeded));
+  }
+
+  private static Object json(Change change) {
+    return Json.object(
+        "kind", change.kind().name().toLowerCase(Locale.ROOT),
+        "name", change.name(),
+        "detail", change.detail().isEmpty() ? null : change.detail(),
+        "beforeBytes", change.before(),
+        "afterBytes", change.after());
+  }
+}

@@ -1,0 +1,103 @@
+package dev.girdle.artifact;
+
+import dev.girdle.app.Role;
+import dev.girdle.artifact.Finding.Grade;
+import dev.girdle.artifact.Finding.Part;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.RecordFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What is wrong with an artifact, and what is not.
+ *
+ * @param artifact its record
+ * @param findings all that was found, by part
+ */
+public record Check(ArtifactRecord artifact, List<Finding> findings) {
+  /** Copies the list. */
+  public Check {
+    findings = List.copyOf(findings);
+  }
+
+  /**
+   * Checks an artifact. Reads all of it once.
+   *
+   * @param artifact a folder, an archive or a packed folder that Girdle made
+   * @param environment the environment variables, in which a runtime may be named
+   * @param progress is told how the work gets on
+   * @return everything that was found
+   * @throws GirdleException if there is no record in it, or it cannot be read as an archive at all
+   */
+  public static Check of(Path artifact, Map<String, String> environment, Progress progress) {
+    RecordFile.Found found =
+        RecordFile.find(artifact)
+            .orElseThrow(
+                () ->
+                    GirdleException.application(
+                        artifact + " was not made by Girdle, or has lost its record",
+                        "  Without the record nothing can be said about it. Seal it again."));
+    try {
+      Contents contents = new Contents(artifact, found, progress);
+      List<Finding> findings = new ArrayList<>(contents.findings());
+      findings.addAll(new HostCheck(found.content(), contents.natives(), environment).findings());
+      findings.addAll(identity(found.content()));
+      return new Check(found.content(), findings);
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION, e, "cannot read " + artifact + ": " + e.getMessage());
+    }
+  }
+
+  private static List<Finding> identity(ArtifactRecord artifact) {
+    List<Finding> findings = new ArrayList<>();
+    if (artifact.release() == null) {
+      findings.add(note("it bears no release, so nobody can tell it from the next one"));
+    }
+    if (artifact.licence() == null) {
+      findings.add(note("it does not say under which licence it stands itself"));
+    }
+    if (artifact.vendor() == null) {
+      findings.add(note("it does not say who made it"));
+    }
+    boolean opensWindow =
+        artifact.entries() != null
+            && artifact.entries().stream().anyMatch(e -> Boolean.TRUE.equals(e.window()));
+    if (opensWindow && !Boolean.TRUE.equals(artifact.hasIcon())) {
+      findings.add(note("it opens a window and has no icon"));
+    }
+    List<String> unknown =
+        artifact.components().stream()
+            .filter(c -> c.licences() != null && c.licences().isEmpty())
+            .filter(c -> !c.role().equals(Role.OWN.label()))
+            .map(ArtifactRecord.ComponentEntry::name)
+            .toList();
+    if (!unknown.isEmpty()) {
+      findings.add(note("the licence is not known of " + String.join(", ", unknown)));
+    }
+    if (findings.isEmpty()) {
+      findings.add(
+          new Finding(Part.IDENTITY, Grade.GOOD, "name, release, maker and licences are there"));
+    }
+    return findings;
+  }
+
+  private static Finding note(String text) {
+    return new Finding(Part.IDENTITY, Grade.NOTE, text);
+  }
+
+  /**
+   * Whether nothing has to be mended.
+   *
+   * @return false if one of the findings is wrong
+   */
+  public boolean isGood() {
+    return findings.stream().noneMatch(f -> f.grade() == Grade.WRONG);
+  }
+}

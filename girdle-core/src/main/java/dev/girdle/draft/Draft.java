@@ -1,0 +1,256 @@
+package dev.girdle.draft;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Start;
+import dev.girdle.app.Target;
+import dev.girdle.closure.Ballast;
+import dev.girdle.closure.Unmet;
+import dev.girdle.plan.NamePattern;
+import dev.girdle.plan.Plan;
+import dev.girdle.seal.Assessment;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** A first plan for an application, as a text with comments. */
+public final class Draft {
+  private static final int MOST_NAMED = 8;
+
+  private final Plan plan;
+  private final Application application;
+  private final Optional<Assessment> assessment;
+  private final Path folder;
+  private final StringBuilder text = new StringBuilder();
+
+  private Draft(Plan plan, Application application, Optional<Assessment> assessment, Path folder) {
+    this.plan = plan;
+    this.application = application;
+    this.assessment = assessment;
+    this.folder = folder.toAbsolutePath().normalize();
+  }
+
+  /**
+   * Drafts a plan.
+   *
+   * @param plan what is wanted already
+   * @param application what survey found
+   * @param assessment what its closure tells; empty if the entry point is not clear
+   * @param folder the folder that the plan is to lie in
+   * @return YAML that fits {@code docs/schema/plan.schema.json}
+   */
+  public static String of(
+      Plan plan, Application application, Optional<Assessment> assessment, Path folder) {
+    return new Draft(plan, application, assessment, folder).write();
+  }
+
+  private String write() {
+    line("# What girdle seal makes of " + application.identity().title() + ", and how.");
+    line("# Drafted from what was found; what stands behind a # is another choice.");
+    line("# Any text may take something from the environment: ${NAME}, or ${NAME:-default}.");
+    line("# The command line overrules what stands here. All words: docs/schema/plan.schema.json");
+    line("girdle: 1");
+    application();
+    identity();
+    entries();
+    contents();
+    targets();
+    forms();
+    return text.toString();
+  }
+
+  private void line(String line) {
+    text.append(line).append('\n');
+  }
+
+  private void section(String comment, String name) {
+    line("");
+    line("# " + comment);
+    line(name + ":");
+  }
+
+  private void application() {
+    section("What is sealed: a folder, a jar or a pattern, seen from this file.", "application");
+    line("  from: " + Scalar.of(path(plan.source().app())));
+    if (plan.source().with().isEmpty()) {
+      line("  # with: [more.jar, folder/*.jar]");
+    } else {
+      line("  with: " + Scalar.list(plan.source().with().stream().map(this::path).toList()));
+    }
+    List<String> repositories = plan.source().declared().repositories();
+    if (!repositories.isEmpty()) {
+      line("  repositories: " + Scalar.list(repositories));
+    }
+    if (plan.source().declared().offline()) {
+      line("  offline: true");
+    }
+  }
+
+  private String path(Path path) {
+    Path absolute = path.toAbsolutePath().normalize();
+    boolean sameRoot = absolute.getRoot() != null && absolute.getRoot().equals(folder.getRoot());
+    String shown = (sameRoot ? folder.relativize(absolute) : absolute).toString();
+    return shown.isEmpty() ? "." : shown.replace('\\', '/');
+  }
+
+  private void identity() {
+    section("What it is called.", "identity");
+    line("  name: " + Scalar.of(application.identity().name()));
+    line("  # title: Tide Book");
+    Optional<String> release = application.identity().release();
+    if (release.isPresent()) {
+      line("  release: " + Scalar.of(release.get()));
+    } else {
+      line("  # no release was found; without one, the file names carry none");
+      line("  # release: ${RELEASE:-1.0}");
+    }
+    line("  # description: what it does, in one sentence");
+    line("  # vendor: who makes it");
+    line("  # identifier: " + identifier());
+    line("  # homepage: https://ternhaven.example/");
+    line("  # licence: Apache-2.0");
+    line("  # icon: icon.png             # a square PNG, 256 pixels wide or more");
+  }
+
+  /** A proposal: the package of what is started. */
+  private String identifier() {
+    return application
+        .entryPoint()
+        .map(EntryPoint::name)
+        .filter(n -> n.matches("[A-Za-z0-9]+(\\.[A-Za-z0-9]+)+"))
+        .map(n -> n.substring(0, n.lastIndexOf('.')))
+        .filter(n -> n.indexOf('.') > 0)
+        .orElse("org.ternhaven." + application.identity().name());
+  }
+
+  private void entries() {
+    if (application.starts().isEmpty()) {
+      line("");
+      line("# Where it starts is not clear; take one of these, the likeliest first:");
+      line("# entries:");
+      others(List.of());
+      return;
+    }
+    section("How it is started; the first is the main one.", "entries");
+    List<String> used = new ArrayList<>();
+    for (Start start : application.starts()) {
+      used.add(start.entry().name());
+      line("  " + start.label() + ":");
+      String module = start.entry().module().isEmpty() ? "" : start.entry().module() + "/";
+      line(
+          "    start: "
+              + Scalar.of(module + start.entry().name())
+              + "   # "
+              + start.entry().foundBy());
+      optional("arguments", start.arguments(), "[--harbour, north]");
+      optional("options", start.options(), "[-Xmx512m, -Dharbour=north]");
+      line("    # environment: {HARBOUR: north}");
+      line(
+          start.opensWindow()
+              ? "    window: true"
+              : "    # window: true             # it opens a window, and needs none for its text");
+    }
+    others(used);
+  }
+
+  private void optional(String word, List<String> values, String example) {
+    line(
+        values.isEmpty()
+            ? "    # " + word + ": " + example
+            : "    " + word + ": " + Scalar.list(values));
+  }
+
+  private void others(List<String> used) {
+    List<EntryPoint> others =
+        application.candidates().stream().filter(c -> !used.contains(c.name())).toList();
+    for (EntryPoint other : others.subList(0, Math.min(MOST_NAMED, others.size()))) {
+      String simple = other.name().substring(other.name().lastIndexOf('.') + 1);
+      String label = simple.replaceAll("[^A-Za-z0-9]+", "").toLowerCase(Locale.ROOT);
+      line("  # " + (label.isEmpty() ? "other" : label) + ":");
+      line("  #   start: " + Scalar.of(other.name()) + "   # " + other.foundBy());
+    }
+  }
+
+  private void contents() {
+    section("What goes in and what stays behind.", "contents");
+    line("  # what nothing needs is left out: none of it, components, also files, also classes");
+    line("  prune: " + plan.choice().prune().name().toLowerCase(Locale.ROOT));
+    assessment.ifPresent(this::ballast);
+    patterns("always", plan.choice().always(), "org.ternhaven.plugins.**", "loaded by name");
+    patterns("never", plan.choice().never(), "some-library", "only tests use it");
+    List<String> missing =
+        assessment.map(Assessment::faults).orElse(List.of()).stream().map(Unmet::name).toList();
+    if (!missing.isEmpty()) {
+      line("  # needed and missing; add it with \"with\" above, or say that it may be missing:");
+    }
+    String example = missing.isEmpty() ? "org.ternhaven.radio.**" : missing.get(0);
+    patterns("missing-ok", plan.choice().missingOk(), example, "the program copes without it");
+    line("  # files:                     # what goes in besides, and where to");
+    line("  #   - {from: manual.pdf, to: doc/manual.pdf}");
+  }
+
+  private void ballast(Assessment found) {
+    List<Ballast> whole = found.ballast().stream().filter(b -> b.path().isEmpty()).toList();
+    if (!whole.isEmpty()) {
+      line("  # so these stay behind:");
+    }
+    for (Ballast one : whole.subList(0, Math.min(MOST_NAMED, whole.size()))) {
+      line("  #   " + one.component() + ": " + one.reason());
+    }
+    if (whole.size() > MOST_NAMED) {
+      line("  #   and " + (whole.size() - MOST_NAMED) + " more: girdle closure tells");
+    }
+  }
+
+  private void patterns(String word, List<NamePattern> patterns, String example, String note) {
+    if (patterns.isEmpty()) {
+      line("  # " + word + ":");
+      line("  #   - what: " + Scalar.of(example));
+      line("  #     note: " + note);
+      return;
+    }
+    line("  " + word + ":");
+    patterns.forEach(p -> line("    - " + Scalar.of(p.text())));
+  }
+
+  private void targets() {
+    line("");
+    List<String> all = Target.ALL.stream().map(Target::text).toList();
+    Map<String, Long> natives = assessment.map(a -> a.natives().bySystem()).orElse(Map.of());
+    line("# Where it is to run; one artifact for everywhere if nothing is said.");
+    if (!natives.isEmpty()) {
+      line("# There is native code in it, of which each target takes only its own:");
+      natives.forEach(
+          (system, bytes) -> {
+            if (all.contains(system)) {
+              line("#   " + system + ": " + bytes / 1000 + " kB");
+            }
+          });
+      long others =
+          natives.entrySet().stream()
+              .filter(e -> !all.contains(e.getKey()))
+              .mapToLong(Map.Entry::getValue)
+              .sum();
+      line("#   other systems: " + others / 1000 + " kB");
+    }
+    List<Target> wanted = plan.output().targets();
+    line(
+        wanted.isEmpty()
+            ? "# targets: " + Scalar.list(all)
+            : "targets: " + Scalar.list(wanted.stream().map(Target::text).toList()));
+  }
+
+  private void forms() {
+    section("What is made of it.", "forms");
+    line("  - archive                    # one jar, for a machine that has the runtime");
+    line("  # - folder                   # portable, with starters; zip and tgz: the same, packed");
+    line("  # - {form: archive, kind: merged, as: \"{name}-{release}-merged.jar\"}");
+    line("  # - {form: tgz, compression: 9}");
+    line("");
+    line("# The folder that it is made in, seen from this file.");
+    line("out: sealed");
+  }
+}
