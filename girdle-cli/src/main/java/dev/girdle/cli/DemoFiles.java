@@ -5,6 +5,7 @@ import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
+import dev.girdle.plan.file.PlanFile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
@@ -20,16 +21,16 @@ import java.util.stream.Stream;
  * @param dir the folder it was copied to
  */
 record DemoFiles(Path dir) {
-  private static final String INSIDE = "demo/tidebook/";
-  private static final String KNOWN = INSIDE + "HANDOVER.txt";
+  private static final String INSIDE = "demo/";
+  private static final String KNOWN = INSIDE + "tidebook/HANDOVER.txt";
   private static final String MARK = "demo-of-girdle.txt";
 
   Path application() {
     return dir.resolve("tidebook");
   }
 
-  Path sealed() {
-    return dir.resolve("sealed");
+  Path plan() {
+    return dir.resolve(PlanFile.NAME);
   }
 
   /** Copies into a new folder, or one that an earlier demo made. */
@@ -87,7 +88,7 @@ record DemoFiles(Path dir) {
   }
 
   private void copy(TreeFile file) throws IOException {
-    Path target = application().resolve(file.path().substring(INSIDE.length()));
+    Path target = dir.resolve(file.path().substring(INSIDE.length()));
     Files.createDirectories(target.getParent());
     try (InputStream in = file.content().open()) {
       Files.copy(in, target, StandardCopyOption.REPLACE_EXISTING);

@@ -33,7 +33,7 @@ class JsonIT {
     app = dir.resolve("demo/tidebook");
   }
 
-  private static JsonNode valid(String schema, Result result) throws IOException {
+  static JsonNode valid(String schema, Result result) throws IOException {
     return valid(schema, result.bytes());
   }
 

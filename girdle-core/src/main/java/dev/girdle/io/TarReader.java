@@ -4,8 +4,10 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Set;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
+import org.apache.commons.compress.archivers.tar.TarConstants;
 import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
 
@@ -14,6 +16,10 @@ import org.apache.commons.io.input.CloseShieldInputStream;
  * lead out and sizes beyond {@link ArchiveBounds} are refused.
  */
 public final class TarReader {
+  /** A file by its type flag, which in old archives is zero. */
+  private static final Set<Integer> PLAIN_FILES =
+      Set.of((int) TarConstants.LF_NORMAL, (int) TarConstants.LF_OLDNORM);
+
   private TarReader() {}
 
   /** Gets the files. */
@@ -49,7 +55,7 @@ public final class TarReader {
               label + ": entry " + e.getName().replaceAll("\\p{Cntrl}", "?") + " " + problem,
               "  Nothing was made of it.");
         }
-        if (e.isFile() && !visitor.file(e.getName(), new Passing(e.getSize(), tar))) {
+        if (!e.isDirectory() && !visitor.file(e.getName(), new Passing(e.getSize(), tar))) {
           return;
         }
       }
@@ -74,7 +80,8 @@ public final class TarReader {
     if (leads != null) {
       return leads;
     }
-    if (!entry.isFile() && !entry.isDirectory() || entry.isSymbolicLink() || entry.isLink()) {
+    boolean isPlain = entry.isDirectory() || PLAIN_FILES.contains((int) entry.getLinkFlag());
+    if (!isPlain) {
       return "is a link or a device";
     }
     if (entry.getSize() > bounds.entryBytes()) {

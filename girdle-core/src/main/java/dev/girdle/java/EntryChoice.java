@@ -46,6 +46,16 @@ final class EntryChoice {
 
   void choose(Optional<String> wanted) {
     List<Component> own = surveyed.components().stream().filter(c -> c.role() == Role.OWN).toList();
+    choose(wanted, own);
+    if (chosen != null) {
+      // what else could be started is worth knowing for whoever wants more than one starter
+      mains.candidates(own, folderName).stream()
+          .filter(c -> !c.name().equals(chosen.name()))
+          .forEach(candidates::add);
+    }
+  }
+
+  private void choose(Optional<String> wanted, List<Component> own) {
     if (wanted.isPresent()) {
       chosen = named(wanted.get());
       candidates.add(chosen);

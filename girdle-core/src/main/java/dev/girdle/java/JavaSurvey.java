@@ -129,9 +129,7 @@ final class JavaSurvey {
       first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
     }
     EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
-    Optional<String> wanted =
-        source.entries().stream().map(Entry::start).filter(e -> !e.isEmpty()).findFirst();
-    choice.choose(wanted);
+    choice.choose(wanted());
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
@@ -160,6 +158,12 @@ final class JavaSurvey {
         declared.isUsed(),
         scan.notices,
         scan.archives);
+  }
+
+  /** The main class that is named, unless one of the entries leaves it to be found. */
+  private Optional<String> wanted() {
+    List<String> starts = source.entries().stream().map(Entry::start).toList();
+    return starts.contains("") ? Optional.empty() : starts.stream().findFirst();
   }
 
   private static Optional<RawComponent> likeliest(Surveyed surveyed, EntryChoice choice) {

@@ -67,6 +67,8 @@ public final class Spdx {
     BY_NAME.put("mozilla public license 2", "MPL-2.0");
     BY_NAME.put("mozilla public license version 1.1", "MPL-1.1");
     BY_NAME.put("bsd-3-clause", "BSD-3-Clause");
+    BY_NAME.put("license/bsd-3", "BSD-3-Clause");
+    BY_NAME.put("license/bsd-2", "BSD-2-Clause");
     BY_NAME.put("bsd 3-clause", "BSD-3-Clause");
     BY_NAME.put("3-clause bsd", "BSD-3-Clause");
     BY_NAME.put("new bsd", "BSD-3-Clause");
@@ -79,6 +81,7 @@ public final class Spdx {
     BY_NAME.put("mit-0", "MIT-0");
     BY_NAME.put("mit license", "MIT");
     BY_NAME.put("licenses/mit", "MIT");
+    BY_NAME.put("license/mit", "MIT");
     BY_NAME.put("isc license", "ISC");
     BY_NAME.put("cc0", "CC0-1.0");
     BY_NAME.put("unlicense", "Unlicense");

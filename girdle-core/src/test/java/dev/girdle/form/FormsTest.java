@@ -16,8 +16,11 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.zip.GZIPInputStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
+import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -82,6 +85,35 @@ class FormsTest {
       assertThat(zip.getEntry("b").getCompressedSize()).isLessThan(100);
       assertThat(zip.stream().map(ZipEntry::getTimeLocal)).containsOnly(DATE.time());
     }
+  }
+
+  @Test
+  void aPackedFolderHasATopFolderPermissionsAndNoOwner() throws IOException {
+    Path place = dir.resolve("a.tgz");
+    String deep = "lib/" + "deep/".repeat(30) + "ä.txt";
+    Layout layout = layout(file("bin/start", "#!/bin/sh\n").asExecutable(), file(deep, "a"));
+    new TarForm(DATE, 9, "tides/").write(layout, place, this::account, n -> {});
+    List<TarArchiveEntry> entries = new ArrayList<>();
+    try (TarArchiveInputStream tar =
+        new TarArchiveInputStream(new GZIPInputStream(Files.newInputStream(place)), "UTF-8")) {
+      for (TarArchiveEntry e = tar.getNextEntry(); e != null; e = tar.getNextEntry()) {
+        entries.add(e);
+      }
+    }
+    assertThat(entries).allSatisfy(e -> assertThat(e.getName()).startsWith("tides/"));
+    assertThat(entries)
+        .extracting(TarArchiveEntry::getName)
+        .startsWith("tides/", "tides/bin/", "tides/bin/start")
+        .contains("tides/" + deep)
+        .endsWith("tides/the-record");
+    assertThat(entries)
+        .allSatisfy(e -> assertThat(e.getUserName() + e.getGroupName()).isEmpty())
+        .allSatisfy(e -> assertThat(e.getLongUserId()).isZero())
+        .allSatisfy(e -> assertThat(e.getLastModifiedTime().toInstant()).isEqualTo(DATE.instant()));
+    assertThat(entries.get(2).getMode() & 0777).isEqualTo(0755);
+    assertThat(entries.get(entries.size() - 1).getMode() & 0777).isEqualTo(0644);
+    byte[] head = Files.readAllBytes(place);
+    assertThat(List.of(head[4], head[5], head[6], head[7])).containsOnly((byte) 0);
   }
 
   @Test

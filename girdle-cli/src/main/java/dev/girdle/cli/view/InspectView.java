@@ -20,7 +20,7 @@ import java.util.Map;
  */
 public record InspectView(ArtifactRecord artifact, String path, long bytes, boolean files)
     implements View {
-  private static final int BAR = 24;
+  private static final int BAR = 14;
   private static final Map<String, String> PRUNED_OF =
       Map.of(
           "none", "nothing",
@@ -39,6 +39,9 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
             + artifact.girdle());
     console.gap();
     Table facts = new Table("ll");
+    row(facts, "title", artifact.title());
+    row(facts, "by", artifact.vendor());
+    row(facts, "licence", artifact.licence());
     facts.row("starts", artifact.entryPoint());
     if (artifact.entries() != null) {
       artifact.entries().stream()
@@ -72,6 +75,12 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     }
   }
 
+  private static void row(Table table, String what, String value) {
+    if (value != null) {
+      table.row(what, value);
+    }
+  }
+
   private String need() {
     ArtifactRecord.RuntimeEntry runtime = artifact.runtime();
     return runtime.language()
@@ -85,8 +94,8 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   private void printComponents(Console console) {
     long all = artifact.components().stream().mapToLong(ComponentEntry::bytes).sum();
     console.heading("Inside: " + SurveyView.count(artifact.components().size(), "component"));
-    Table table = new Table("lrrlrl");
-    table.row("COMPONENT", "SIZE", "SHARE", "", "REACHED", "BECAUSE");
+    Table table = new Table("lrrlrll");
+    table.row("COMPONENT", "SIZE", "SHARE", "", "REACHED", "LICENCE", "BECAUSE");
     for (ComponentEntry component : artifact.components()) {
       double share = all == 0 ? 0 : (double) component.bytes() / all;
       table.row(
@@ -95,9 +104,15 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           Sizes.share(component.bytes(), all),
           console.bar(share, BAR),
           component.reached() + " of " + component.items(),
+          licences(component),
           component.reason());
     }
     table.print(console, true);
+  }
+
+  private static String licences(ComponentEntry component) {
+    List<String> licences = component.licences() == null ? List.of() : component.licences();
+    return licences.isEmpty() ? "not known" : String.join(", ", licences);
   }
 
   private void printLeftOut(Console console) {

@@ -6,7 +6,9 @@ import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.file.PlanFile;
 import dev.girdle.seal.Assessment;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -138,6 +140,10 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
 
   /** The application with what was chosen for it, as it is to be typed again. */
   static String words(Assessment assessment) {
+    Optional<Path> plan = assessment.plan().file();
+    if (plan.isPresent()) {
+      return planned(plan.get());
+    }
     StringBuilder words = new StringBuilder(assessment.application().source());
     assessment.plan().source().entries().stream()
         .filter(e -> !e.start().isEmpty())
@@ -153,6 +159,14 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     }
     choice.target().ifPresent(t -> words.append(" --target ").append(t.text()));
     return words.toString();
+  }
+
+  /** A plan of the usual name is meant by its folder, and in this folder by nothing. */
+  private static String planned(Path plan) {
+    if (!plan.endsWith(PlanFile.NAME)) {
+      return plan.toString();
+    }
+    return plan.getParent() == null ? "" : plan.getParent().toString();
   }
 
   static String count(int number, String thing) {

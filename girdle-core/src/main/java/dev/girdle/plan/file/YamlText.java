@@ -46,7 +46,7 @@ final class YamlText {
   static YamlText parse(String text, Variables variables) {
     YamlText parsed = new YamlText(variables);
     LoaderOptions options = new LoaderOptions();
-    options.setMaxAliasesForCollections(0);
+    options.setMaxAliasesForCollections(MOST_NODES); // what they stand for is counted below
     try {
       Node node = new Yaml(options).compose(new StringReader(text));
       if (node != null) {
