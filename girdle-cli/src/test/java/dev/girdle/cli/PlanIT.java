@@ -158,6 +158,15 @@ class PlanIT {
   }
 
   @Test
+  void aPatternWithoutEffectIsToldWithItsPlace() throws IOException {
+    plan("contents: {never: [h.Unusd]}\n");
+    assertThat(seal().err())
+        .startsWith(
+            "girdle: girdle.yaml:4:20: never: h.Unusd: no class, file or component of that name;"
+                + " did you mean h.Unused?");
+  }
+
+  @Test
   void aFileThatWouldHideAnotherIsRefused() throws IOException {
     plan("contents: {files: [{from: girdle.yaml, to: README.txt}]}\n");
     Result result = seal("--form", "folder");

@@ -11,10 +11,12 @@ import dev.girdle.plan.Plan;
 import dev.girdle.seal.Assessment;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** A first plan for an application, as a text with comments. */
 public final class Draft {
@@ -166,10 +168,15 @@ public final class Draft {
   private void others(List<String> used) {
     List<EntryPoint> others =
         application.candidates().stream().filter(c -> !used.contains(c.name())).toList();
+    Set<String> labels = new HashSet<>();
     for (EntryPoint other : others.subList(0, Math.min(MOST_NAMED, others.size()))) {
       String simple = other.name().substring(other.name().lastIndexOf('.') + 1);
       String label = simple.replaceAll("[^A-Za-z0-9]+", "").toLowerCase(Locale.ROOT);
-      line("  # " + (label.isEmpty() ? "other" : label) + ":");
+      String free = label.isEmpty() ? "other" : label;
+      for (int i = 2; !labels.add(free); i++) {
+        free = label + i;
+      }
+      line("  # " + free + ":");
       line("  #   start: " + Scalar.of(other.name()) + "   # " + other.foundBy());
     }
   }

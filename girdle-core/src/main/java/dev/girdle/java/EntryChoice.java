@@ -50,6 +50,7 @@ final class EntryChoice {
     if (chosen != null) {
       // what else could be started is worth knowing for whoever wants more than one starter
       mains.candidates(own, folderName).stream()
+          .filter(c -> c.component().equals(chosen.component()))
           .filter(c -> !c.name().equals(chosen.name()))
           .forEach(candidates::add);
     }

@@ -10,9 +10,10 @@ import java.util.stream.Stream;
  *
  * @param text as the user wrote it
  * @param note why the user wants it; may be empty
+ * @param place where it stands in a plan: {@code girdle.yaml:12:7}; empty for the command line
  * @param regex what it means
  */
-public record NamePattern(String text, String note, Pattern regex) {
+public record NamePattern(String text, String note, String place, Pattern regex) {
   /**
    * Reads a pattern.
    *
@@ -34,17 +35,28 @@ public record NamePattern(String text, String note, Pattern regex) {
         regex.append(Pattern.quote(text.substring(i, i + 1)));
       }
     }
-    return new NamePattern(text, "", Pattern.compile(regex.toString()));
+    return new NamePattern(text, "", "", Pattern.compile(regex.toString()));
   }
 
   /**
-   * The same pattern with a note.
+   * The same pattern, as it stands in a plan.
    *
-   * @param newNote why the user wants it
+   * @param newNote why the user wants it; may be empty
+   * @param newPlace where it stands
    * @return a new pattern
    */
-  public NamePattern because(String newNote) {
-    return new NamePattern(text, newNote, regex);
+  public NamePattern inPlan(String newNote, String newPlace) {
+    return new NamePattern(text, newNote, newPlace, regex);
+  }
+
+  /**
+   * How the user finds it again.
+   *
+   * @param word the word of the plan and the option, without hyphens: "never"
+   * @return for example {@code --never a.**}, or {@code girdle.yaml:12:7: never: a.**}
+   */
+  public String called(String word) {
+    return place.isEmpty() ? "--" + word + " " + text : place + ": " + word + ": " + text;
   }
 
   /**

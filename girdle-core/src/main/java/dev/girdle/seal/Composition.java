@@ -46,6 +46,14 @@ final class Composition {
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());
     more.addAll(new SbomFile(assessment, shape).files());
-    return ExtraFiles.addTo(layout.plus(more), assessment.plan().files());
+    return ExtraFiles.addTo(layout.plus(more), assessment.plan().files())
+        .noticing(unknownLicences());
+  }
+
+  private List<String> unknownLicences() {
+    List<String> unknown = new Standing(assessment).unknown();
+    return unknown.isEmpty()
+        ? List.of()
+        : List.of("the licence is not known of " + String.join(", ", unknown));
   }
 }

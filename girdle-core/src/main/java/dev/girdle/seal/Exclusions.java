@@ -67,14 +67,14 @@ final class Exclusions {
   /** Refuses patterns that fit nothing; all of them at once, each with the nearest names. */
   void requireEffect(Choice choice) {
     List<String> lines = new ArrayList<>();
-    choice.always().forEach(p -> requireEffect("--always", p, lines));
-    choice.never().forEach(p -> requireEffect("--never", p, lines));
+    choice.always().forEach(p -> requireEffect("always", p, lines));
+    choice.never().forEach(p -> requireEffect("never", p, lines));
     if (!lines.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, lines);
     }
   }
 
-  private void requireEffect(String option, NamePattern pattern, List<String> lines) {
+  private void requireEffect(String word, NamePattern pattern, List<String> lines) {
     if (!fitting(pattern).isEmpty()) {
       return;
     }
@@ -89,9 +89,7 @@ final class Exclusions {
     names.removeIf(n -> plain.matches("[a-z]+\\..*") && !n.startsWith(top));
     List<String> near = Nearest.to(plain, names, 3);
     lines.add(
-        option
-            + " "
-            + pattern.text()
+        pattern.called(word)
             + ": no class, file or component of that name"
             + (near.isEmpty() ? "" : "; did you mean " + String.join(", or ", near) + "?"));
     if (near.isEmpty()) {

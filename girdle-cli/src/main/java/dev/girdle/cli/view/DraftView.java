@@ -26,7 +26,7 @@ public record DraftView(Path plan, Application application, Optional<Assessment>
             + application.identity().title());
     console.notices(open());
     console.gap();
-    console.line("Next: read it, then girdle seal " + plan);
+    console.line("Next: read it, then girdle " + ("seal " + SurveyView.planned(plan)).strip());
   }
 
   /** What has to be decided before it can be sealed, and what well may be. */

@@ -44,7 +44,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     assessment.ifPresent(a -> conflicts(a).print(console));
     console.notices(notices());
     console.gap();
-    console.line("Next: girdle " + next());
+    console.line(("Next: girdle " + next()).strip());
   }
 
   private static String need(Assessment a) {
@@ -162,7 +162,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
   }
 
   /** A plan of the usual name is meant by its folder, and in this folder by nothing. */
-  private static String planned(Path plan) {
+  static String planned(Path plan) {
     if (!plan.endsWith(PlanFile.NAME)) {
       return plan.toString();
     }

@@ -158,10 +158,11 @@ final class PlanReader {
   private List<NamePattern> patterns(String pointer) {
     List<NamePattern> patterns = new ArrayList<>();
     for (JsonNode node : root.at(pointer)) {
+      Mark at = text.at(pointer + "/" + patterns.size());
+      String place = file + ":" + at.line() + ":" + at.column();
       patterns.add(
-          node.isObject()
-              ? NamePattern.of(node.path("what").asText()).because(node.path("note").asText())
-              : NamePattern.of(node.asText()));
+          NamePattern.of(node.isObject() ? node.path("what").asText() : node.asText())
+              .inPlan(node.path("note").asText(), place));
     }
     return patterns;
   }
