@@ -2,7 +2,6 @@ package dev.girdle.form;
 
 import dev.girdle.io.Content;
 import dev.girdle.io.PackedContent;
-import dev.girdle.io.SourceDate;
 import dev.girdle.io.ZipWriter;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
@@ -19,22 +18,15 @@ import java.util.function.LongConsumer;
  * be read in place is not compressed.
  */
 public final class ArchiveForm implements Form {
-  private final SourceDate date;
-  private final int compression;
-  private final String top;
+  private final Pack pack;
 
   /**
    * Creates the form.
    *
-   * @param date what all entries bear as their time
-   * @param compression from 1 (quick) to 9 (small)
-   * @param top the folder inside the archive that everything goes to, with a slash at the end;
-   *     empty for none
+   * @param pack how the files are packed
    */
-  public ArchiveForm(SourceDate date, int compression, String top) {
-    this.date = date;
-    this.compression = compression;
-    this.top = top;
+  public ArchiveForm(Pack pack) {
+    this.pack = pack;
   }
 
   @Override
@@ -44,7 +36,7 @@ public final class ArchiveForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    try (ZipWriter zip = new ZipWriter(place, date, compression)) {
+    try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.compression())) {
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;
       for (LayoutFile file : layout.files()) {
@@ -53,17 +45,17 @@ public final class ArchiveForm implements Form {
         if (first) {
           // the manifest comes before everything else, also before folders
           for (String folder : layout.folders()) {
-            zip.folder(top + folder);
+            zip.folder(pack.top() + folder);
           }
           first = false;
         }
       }
-      zip.compress(top + layout.recordPath(), Content.of(accounts.apply(written)), false);
+      zip.compress(pack.top() + layout.recordPath(), Content.of(accounts.apply(written)), false);
     }
   }
 
   private String write(ZipWriter zip, LayoutFile file) throws IOException {
-    String path = top + file.path();
+    String path = pack.top() + file.path();
     if (file.packing() == Packing.STORED) {
       return zip.store(path, file.content(), file.executable());
     }

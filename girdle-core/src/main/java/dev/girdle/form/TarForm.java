@@ -3,7 +3,6 @@ package dev.girdle.form;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
-import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import java.io.BufferedOutputStream;
@@ -33,21 +32,15 @@ public final class TarForm implements Form {
   private static final int EXECUTABLE = 0100755;
   private static final int FOLDER = 040755;
 
-  private final SourceDate date;
-  private final int compression;
-  private final String top;
+  private final Pack pack;
 
   /**
    * Creates the form.
    *
-   * @param date what all entries bear as their time
-   * @param compression from 1 (quick) to 9 (small)
-   * @param top the folder inside the archive that everything goes to, with a slash at the end
+   * @param pack how the files are packed
    */
-  public TarForm(SourceDate date, int compression, String top) {
-    this.date = date;
-    this.compression = compression;
-    this.top = top;
+  public TarForm(Pack pack) {
+    this.pack = pack;
   }
 
   @Override
@@ -58,7 +51,7 @@ public final class TarForm implements Form {
       LongConsumer progress)
       throws IOException {
     GzipParameters parameters = new GzipParameters();
-    parameters.setCompressionLevel(compression);
+    parameters.setCompressionLevel(pack.compression());
     try (TarArchiveOutputStream tar =
         new TarArchiveOutputStream(
             new GzipCompressorOutputStream(
@@ -81,7 +74,7 @@ public final class TarForm implements Form {
 
   private String write(TarArchiveOutputStream tar, LayoutFile file, Set<String> folders)
       throws IOException {
-    String path = top + file.path();
+    String path = pack.top() + file.path();
     addFolders(tar, Paths.folder(path), folders);
     Content content = file.content();
     TarArchiveEntry entry = entry(path, file.executable() ? EXECUTABLE : FILE);
@@ -110,7 +103,7 @@ public final class TarForm implements Form {
     entry.setMode(mode);
     entry.setIds(0, 0);
     entry.setNames("", "");
-    entry.setLastModifiedTime(FileTime.from(date.instant()));
+    entry.setLastModifiedTime(FileTime.from(pack.date().instant()));
     return entry;
   }
 }

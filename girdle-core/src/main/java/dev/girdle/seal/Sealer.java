@@ -7,6 +7,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ArchiveForm;
 import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
+import dev.girdle.form.Pack;
 import dev.girdle.form.TarForm;
 import dev.girdle.io.Output;
 import dev.girdle.io.SourceDate;
@@ -130,8 +131,8 @@ public final class Sealer {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (wish.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE -> new ArchiveForm(date, wish.compression(), top);
-      case TGZ -> new TarForm(date, wish.compression(), top);
+      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), top));
+      case TGZ -> new TarForm(new Pack(date, wish.compression(), top));
     };
   }
 
