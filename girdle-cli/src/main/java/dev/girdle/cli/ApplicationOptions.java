@@ -156,6 +156,7 @@ final class ApplicationOptions {
         new Output(output.forms(), wanted, output.out(), output.replace()),
         plan.particulars(),
         plan.files(),
+        plan.runtime(),
         plan.file());
   }
 

@@ -9,6 +9,8 @@ import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.RuntimeWish;
 import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Outcome;
@@ -56,6 +58,22 @@ final class SealCommand implements Callable<Integer> {
           "The artifact's file name; {name}, {release} and {target} stand for what they say."
               + " Name, release and target if not given.")
   private String as;
+
+  @Option(
+      names = "--runtime",
+      paramLabel = "KIND",
+      description =
+          "The Java that it runs on: host (the receiver's own), whole (one goes along), trimmed"
+              + " (only the modules that the program uses); host if not given.")
+  private RuntimeKind runtime;
+
+  @Option(
+      names = "--runtime-from",
+      paramLabel = "DIR",
+      description =
+          "The folder of the Java that goes along, also of another system; the one that Girdle runs"
+              + " on if not given. Repeatable; each target takes its own.")
+  private List<Path> runtimeFrom;
 
   @Option(
       names = "--opens-window",
@@ -119,6 +137,11 @@ final class SealCommand implements Callable<Integer> {
                 output.targets(),
                 out == null ? output.out() : out,
                 replace || output.replace()));
+    changed =
+        changed.with(
+            new RuntimeWish(
+                runtime == null ? plan.runtime().kind() : runtime,
+                runtimeFrom == null ? plan.runtime().from() : runtimeFrom));
     return opensWindow ? changed.with(openingWindows(plan.source().entries())) : changed;
   }
 

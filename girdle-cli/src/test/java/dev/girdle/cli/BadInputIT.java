@@ -177,7 +177,7 @@ class BadInputIT {
     assertThat(seal(app, "--form", "raft").status()).isEqualTo(2);
     assertThat(seal().status()).isEqualTo(2);
     Result as = seal(app, "--form", "folder", "--form", "archive", "--as", "x", "--out", out);
-    expect(as, 2, "one name cannot be given to 2 forms");
+    expect(as, 2, "would be both folder and nested archive");
     expect(seal(app, "--name", "a/b", "--out", out), 2, "only letters");
     Result entry = Run.girdle("closure", app, "--entry", "org.ternhaven.Echo").go();
     assertThat(entry.status()).isEqualTo(2);

@@ -11,7 +11,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -57,14 +56,20 @@ class RealProgramsIT {
 
   @TempDir Path temp;
 
-  /** Runs a program from the plain class path and in three sealed shapes; all give the same. */
-  private void compare(String sample, String entry, List<String> arguments, int status)
-      throws IOException {
+  /** Seals a program in all shapes, and as a folder with its own Java. */
+  private void sealAll(String sample, String entry) {
     Path out = temp.resolve("a place");
     Object[] common = {Run.sample(sample), "--entry", entry, "--name", "program", "--out", out};
     seal(common, "--form", "folder", "--as", "folder");
+    seal(common, "--form", "folder", "--as", "trimmed", "--runtime", "trimmed");
     seal(common, "--as", "nested.jar");
     seal(common, "--as", "merged.jar", "--archive", "merged");
+  }
+
+  /** Runs a program from the plain class path and in all that was sealed; all give the same. */
+  private void compare(String sample, String entry, List<String> arguments, int status)
+      throws IOException {
+    Path out = temp.resolve("a place");
     Result plain =
         run(List.of(Run.JAVA.toString(), "-cp", Run.sample(sample) + "/*", entry), arguments);
     assertThat(plain.status()).as(plain.err()).isEqualTo(status);
@@ -73,6 +78,7 @@ class RealProgramsIT {
     for (List<String> start :
         List.of(
             List.of(out.resolve("folder/bin/program").toString()),
+            List.of(out.resolve("trimmed/bin/program").toString()),
             List.of(java, "-jar", out.resolve("nested.jar").toString()),
             List.of(java, "-jar", out.resolve("merged.jar").toString()))) {
       Result sealed = run(start, arguments);
@@ -104,21 +110,10 @@ class RealProgramsIT {
   void theLinterFindsTheSame() throws IOException {
     Files.writeString(temp.resolve("rules.xml"), RULES);
     Files.writeString(temp.resolve("Berth.java"), SOURCE);
+    String entry = "com.puppycrawl.tools.checkstyle.Main";
+    sealAll("checkstyle", entry);
     for (String format : List.of("plain", "xml", "sarif")) {
-      compare(
-          "checkstyle",
-          "com.puppycrawl.tools.checkstyle.Main",
-          List.of("-c", "rules.xml", "-f", format, "Berth.java"),
-          9);
-      removeSealed();
-    }
-  }
-
-  private void removeSealed() throws IOException {
-    try (Stream<Path> files = Files.walk(temp.resolve("a place"))) {
-      for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
-        Files.delete(file);
-      }
+      compare("checkstyle", entry, List.of("-c", "rules.xml", "-f", format, "Berth.java"), 9);
     }
   }
 
@@ -144,6 +139,7 @@ class RealProgramsIT {
             + "insert into berth values ('north-quay', 2.1), ('fish-dock', 0.8);"
             + "select name, depth, h2version() from berth order by depth;"
             + "select xmlnode('tide'), hash('SHA-256', 'x');";
+    sealAll("h2", "org.h2.tools.Shell");
     compare("h2", "org.h2.tools.Shell", List.of("-url", "jdbc:h2:mem:", "-sql", sql), 0);
   }
 

@@ -48,6 +48,10 @@ final class HostCheck {
 
   private void checkRuntime() {
     RuntimeEntry need = artifact.runtime();
+    if (need.bundled() != null) {
+      add(Grade.GOOD, "brings " + need.title() + " along, " + need.bundled());
+      return;
+    }
     Identity identity = new Identity(artifact.name(), Optional.empty());
     List<FoundRuntime> all =
         ServiceLoader.load(Ecosystem.class).stream()

@@ -20,13 +20,16 @@ public final class Closure {
   private final List<Unmet> unmet;
   private final List<OpenDemand> open;
   private final List<Unreadable> unreadable;
+  private final Map<String, Demand> ofRuntime;
 
   Closure(
       Map<Item, Reached> reached,
       Map<Item, Map<String, Demand>> parts,
       List<Unmet> unmet,
       List<OpenDemand> open,
-      List<Unreadable> unreadable) {
+      List<Unreadable> unreadable,
+      Map<String, Demand> ofRuntime) {
+    this.ofRuntime = Collections.unmodifiableMap(ofRuntime);
     this.reached = Collections.unmodifiableMap(reached);
     this.parts = parts;
     this.unmet = List.copyOf(unmet);
@@ -101,6 +104,15 @@ public final class Closure {
    */
   public List<Unreadable> unreadable() {
     return unreadable;
+  }
+
+  /**
+   * The names that the runtime satisfies.
+   *
+   * @return for each, the first demand for it, in the order they were reached in
+   */
+  public Map<String, Demand> ofRuntime() {
+    return ofRuntime;
   }
 
   /**

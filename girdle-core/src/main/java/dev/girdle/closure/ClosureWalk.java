@@ -2,6 +2,7 @@ package dev.girdle.closure;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
@@ -33,6 +34,7 @@ public final class ClosureWalk {
   private final Map<Item, Map<String, Demand>> parts = new HashMap<>();
   private final Map<Name, Answer> answers = new HashMap<>();
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
+  private final Map<String, Demand> ofRuntime = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
   private final List<OpenDemand> open = new ArrayList<>();
   private final Set<OpenDemand> opened = new HashSet<>();
@@ -72,7 +74,8 @@ public final class ClosureWalk {
       walk.walkAll(strength);
     }
     walk.walkMeanings(meanings);
-    return new Closure(walk.reached, walk.parts, walk.unmet(), walk.open, walk.unreadable);
+    return new Closure(
+        walk.reached, walk.parts, walk.unmet(), walk.open, walk.unreadable, walk.ofRuntime);
   }
 
   private void walkMeanings(Set<Thing> meanings) {
@@ -156,8 +159,13 @@ public final class ClosureWalk {
         unsatisfied
             .computeIfAbsent(new Name(demand.thing(), demand.name()), n -> new ArrayList<>())
             .add(effective);
-      } else if (answer instanceof Answer.Items found
-          && !allReached(found.items(), effective.part())) {
+        continue;
+      }
+      Answer.Items found = (Answer.Items) answer;
+      if (found.items().get(0).component().role() == Role.RUNTIME) {
+        ofRuntime.putIfAbsent(demand.name(), effective);
+      }
+      if (!allReached(found.items(), effective.part())) {
         enqueue(effective, depth);
       }
     }

@@ -2,11 +2,14 @@ package dev.girdle.ecosystem;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** One language: how its applications are surveyed, examined and laid out. */
 public interface Ecosystem {
@@ -47,6 +50,22 @@ public interface Ecosystem {
    * @return in the order in which the starter looks at them
    */
   List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment);
+
+  /**
+   * Where the runtime that goes along runs.
+   *
+   * @param runtime a runtime that goes along
+   * @return the target of the first of its folders, or of the one that Girdle runs on
+   * @throws GirdleException if it is none, or for a system that is not sealed for
+   */
+  Target targetOf(RuntimeWish runtime);
+
+  /**
+   * The parts that a runtime can have.
+   *
+   * @return their names, which patterns of the plan may mean
+   */
+  Set<String> runtimeParts();
 
   /**
    * Lays the kept components out as the files of an artifact.

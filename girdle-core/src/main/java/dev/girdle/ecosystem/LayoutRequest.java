@@ -8,6 +8,8 @@ import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Selection;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.RuntimeWish;
 import java.util.List;
 import java.util.Optional;
 
@@ -20,6 +22,8 @@ import java.util.Optional;
  * @param target where it is to run; empty for everywhere
  * @param programFolder the folder of the artifact that starters and components go to, with a slash
  *     at the end; empty for the top
+ * @param runtime which runtime goes along
+ * @param choice what goes along and what stays behind, also of the runtime
  * @param receiverNotes paragraphs for whoever receives it, besides how it is started
  * @param examination what the language knows
  * @param closure what is needed
@@ -32,6 +36,8 @@ public record LayoutRequest(
     List<Start> starts,
     Optional<Target> target,
     String programFolder,
+    RuntimeWish runtime,
+    Choice choice,
     List<String> receiverNotes,
     Examination examination,
     Closure closure,

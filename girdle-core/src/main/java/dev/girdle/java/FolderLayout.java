@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** A folder that serves Windows and Unix: starters in {@code bin}, jars in {@code lib}. */
 final class FolderLayout {
@@ -49,17 +50,19 @@ final class FolderLayout {
             "README.txt",
             ReceiverReadme.text(starters, request),
             "tells the receiver how to start it"));
-    return new Layout(
-        files,
-        List.of(),
-        RecordFile.IN_FOLDER,
-        List.of(),
-        List.of(),
-        "%s/"
-            + request.programFolder()
-            + "bin/"
-            + main.start().label()
-            + (isForUnix() ? "" : ".cmd"));
+    Layout layout =
+        new Layout(
+            files,
+            List.of(),
+            RecordFile.IN_FOLDER,
+            List.of(),
+            List.of(),
+            "%s/"
+                + request.programFolder()
+                + "bin/"
+                + main.start().label()
+                + (isForUnix() ? "" : ".cmd"));
+    return request.runtime().isBundled() ? Runtimes.addTo(layout, request) : layout;
   }
 
   private String lib() {
@@ -107,7 +110,10 @@ final class FolderLayout {
                     isThroughWindow(s),
                     request.need(),
                     names,
-                    LaunchOptions.of(request).commandLine()))
+                    LaunchOptions.of(request).commandLine(),
+                    request.runtime().isBundled()
+                        ? Optional.of(Runtimes.chosen(request))
+                        : Optional.empty()))
         .toList();
   }
 

@@ -2,6 +2,7 @@ package dev.girdle.java;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.FoundRuntime;
@@ -10,10 +11,14 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.io.IOException;
+import java.lang.module.ModuleFinder;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Java applications: class files and jars. */
 public final class JavaEcosystem implements Ecosystem {
@@ -48,6 +53,18 @@ public final class JavaEcosystem implements Ecosystem {
   @Override
   public List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment) {
     return new HostJava(variablePrefix, environment).all();
+  }
+
+  @Override
+  public Target targetOf(RuntimeWish runtime) {
+    return Runtimes.first(runtime).target().orElseThrow(() -> Runtimes.notSealedFor(runtime));
+  }
+
+  @Override
+  public Set<String> runtimeParts() {
+    return ModuleFinder.ofSystem().findAll().stream()
+        .map(m -> m.descriptor().name())
+        .collect(Collectors.toSet());
   }
 
   @Override

@@ -10,18 +10,26 @@ import java.util.stream.Collectors;
 
 /** The text for whoever receives the folder. */
 final class ReceiverReadme {
+  private static final String OWN_JAVA = "  Without the first, the Java in the folder is taken.";
+  private static final String FOUND_JAVA =
+      """
+        The starter looks at these variables, then at JAVA_HOME, at the PATH, and in the usual
+        places, and takes the first Java that is new enough.\
+      """;
+
   private ReceiverReadme() {}
 
   static String text(List<Starter> starters, LayoutRequest request) {
     Starter starter = starters.get(0);
     String name = starter.start().label();
     String title = starter.identity().title();
+    boolean own = starter.bundled().isPresent();
     return """
         %s
         %s
 
         What this is
-          The program %s with everything that it needs but Java itself. Keep the folder
+          The program %s with everything that it needs%s. Keep the folder
           together; it may lie anywhere, and may be moved as a whole.
 
         What it needs
@@ -31,11 +39,10 @@ final class ReceiverReadme {
         %s%s  Arguments are passed on as they are. To start it from anywhere, make a symbolic link
           to the starter, or put the bin folder on the PATH.
 
-        If it does not find the right Java
+        %s
           %s   the folder of the Java to start it with; looked at first
           %s   more options for Java, separated by spaces
-          The starter looks at these variables, then at JAVA_HOME, at the PATH, and in the usual
-          places, and takes the first Java that is new enough.
+        %s
 
         What is inside
         %s\
@@ -44,19 +51,29 @@ final class ReceiverReadme {
                 title,
                 "=".repeat(title.length()),
                 title,
-                starter.need().text(),
+                own ? "" : " but Java itself",
+                own
+                    ? "Nothing: Java " + starter.bundled().get().version() + " comes with it"
+                    : starter.need().text(),
                 ways(name, request),
                 others(starters, request),
+                own
+                    ? "If it has to be started with another Java"
+                    : "If it does not find the right Java",
                 starter.javaHomeVariable(),
                 starter.javaOptionsVariable(),
-                contents(request.programFolder()))
+                own ? OWN_JAVA : FOUND_JAVA,
+                contents(request.programFolder(), own))
         + request.receiverNotes().stream().map(n -> "\n" + n).collect(Collectors.joining());
   }
 
-  private static String contents(String programFolder) {
+  private static String contents(String programFolder, boolean hasRuntime) {
     Map<String, String> contents = new LinkedHashMap<>();
     contents.put(programFolder + "bin/", "the starters");
     contents.put(programFolder + "lib/", "the program and its libraries");
+    if (hasRuntime) {
+      contents.put(programFolder + Runtimes.FOLDER, "Java");
+    }
     contents.put("licences/", "the licences of what is in it");
     contents.put(Sbom.IN_FOLDER, "its components, for whoever looks for weak ones (CycloneDX)");
     contents.put(RecordFile.IN_FOLDER, "every file with its size, digest and reason");

@@ -3,7 +3,9 @@ package dev.girdle.java;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Start;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.java.runtime.JavaHome;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a starter has to know.
@@ -15,6 +17,7 @@ import java.util.List;
  * @param jars file names in {@code lib}, in class-path order
  * @param options options for Java 9 and newer that the application's manifest asks for, none with
  *     spaces
+ * @param bundled the Java that lies beside it; empty if it has to find one
  */
 record Starter(
     Identity identity,
@@ -22,7 +25,8 @@ record Starter(
     boolean throughWindow,
     RuntimeNeed need,
     List<String> jars,
-    List<String> options) {
+    List<String> options,
+    Optional<JavaHome> bundled) {
   String javaHomeVariable() {
     return identity.variablePrefix() + "_JAVA_HOME";
   }

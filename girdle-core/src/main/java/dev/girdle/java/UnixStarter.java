@@ -29,6 +29,16 @@ final class UnixStarter {
     values.put("OPTIONS", starter.allOptions());
     values.put("FIXED_OPTIONS", words(starter.start().options()));
     values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
+    values.put(
+        "BUNDLED",
+        starter
+            .bundled()
+            .map(
+                h ->
+                    "[ -n \"$java\" ] || { java=$home/runtime/bin/java; release="
+                        + h.feature()
+                        + "; }\n")
+            .orElse(""));
     values.put("ENVIRONMENT", environment(starter.start()));
     values.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
     values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");

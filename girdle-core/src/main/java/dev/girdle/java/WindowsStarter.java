@@ -74,15 +74,27 @@ final class WindowsStarter {
     values.put("OPTIONS", starter.allOptions());
     values.put("FIXED_OPTIONS", WindowsWords.of(starter.start().options()));
     values.put("FIXED_ARGUMENTS", WindowsWords.of(starter.start().arguments()));
+    // a program that is started by "start" outlives the console that started it
+    values.put("START", starter.start().opensWindow() ? "start \"\" " : "");
+    values.put("LAUNCHER", starter.start().opensWindow() ? "javaw.exe" : "java.exe");
+    values.put(
+        "BUNDLED",
+        starter
+            .bundled()
+            .map(
+                h ->
+                    "if not defined G_JAVA set \"G_RELEASE="
+                        + h.feature()
+                        + "\"\nif not defined G_JAVA set \"G_JAVA=%G_HOME%\\runtime\\bin\\"
+                        + values.get("LAUNCHER")
+                        + "\"\n")
+            .orElse(""));
     values.put("ENVIRONMENT", environment(starter.start()));
     values.put("FIRST_JAR", starter.jars().get(0).replace("%", "%%"));
     values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
     values.put(
         "MAIN", (starter.start().isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
-    // a program that is started by "start" outlives the console that started it
-    values.put("START", starter.start().opensWindow() ? "start \"\" " : "");
-    values.put("LAUNCHER", starter.start().opensWindow() ? "javaw.exe" : "java.exe");
     return UnixStarter.fill("starter.cmd", values).replace("\n", "\r\n");
   }
 }

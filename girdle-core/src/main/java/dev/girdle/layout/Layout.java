@@ -4,6 +4,7 @@ import dev.girdle.closure.Ballast;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -15,6 +16,7 @@ import java.util.Set;
  * @param leftOut what this layout leaves out beyond the closure's ballast
  * @param notices what the user should know about the laying out, one sentence each
  * @param start how the artifact is started, with {@code %s} for where it lies
+ * @param runtime the runtime that goes along; empty if none does
  */
 public record Layout(
     List<LayoutFile> files,
@@ -22,7 +24,8 @@ public record Layout(
     String recordPath,
     List<Ballast> leftOut,
     List<String> notices,
-    String start) {
+    String start,
+    Optional<LayoutRuntime> runtime) {
   /** Copies the lists and checks that no path is there twice. */
   public Layout {
     files = List.copyOf(files);
@@ -38,6 +41,39 @@ public record Layout(
   }
 
   /**
+   * A layout without a runtime.
+   *
+   * @param files in the order in which a form that packs writes them
+   * @param folders that are to be named explicitly
+   * @param recordPath where the record goes
+   * @param leftOut what this layout leaves out beyond the closure's ballast
+   * @param notices what the user should know
+   * @param start how the artifact is started
+   */
+  public Layout(
+      List<LayoutFile> files,
+      List<String> folders,
+      String recordPath,
+      List<Ballast> leftOut,
+      List<String> notices,
+      String start) {
+    this(files, folders, recordPath, leftOut, notices, start, Optional.empty());
+  }
+
+  /**
+   * The same layout with a runtime.
+   *
+   * @param bundled the runtime
+   * @param itsFiles the runtime's files
+   * @return a new layout
+   */
+  public Layout with(LayoutRuntime bundled, List<LayoutFile> itsFiles) {
+    List<LayoutFile> all = new ArrayList<>(files);
+    all.addAll(itsFiles);
+    return new Layout(all, folders, recordPath, leftOut, notices, start, Optional.of(bundled));
+  }
+
+  /**
    * The same layout with more files behind those that are there.
    *
    * @param more files whose paths are not there yet
@@ -46,7 +82,7 @@ public record Layout(
   public Layout plus(List<LayoutFile> more) {
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(more);
-    return new Layout(all, folders, recordPath, leftOut, notices, start);
+    return new Layout(all, folders, recordPath, leftOut, notices, start, runtime);
   }
 
   /**
@@ -58,7 +94,7 @@ public record Layout(
   public Layout noticing(List<String> more) {
     List<String> all = new ArrayList<>(notices);
     all.addAll(more);
-    return new Layout(files, folders, recordPath, leftOut, all, start);
+    return new Layout(files, folders, recordPath, leftOut, all, start, runtime);
   }
 
   /**
@@ -68,6 +104,6 @@ public record Layout(
    * @return a new layout
    */
   public Layout startedBy(String newStart) {
-    return new Layout(files, folders, recordPath, leftOut, notices, newStart);
+    return new Layout(files, folders, recordPath, leftOut, notices, newStart, runtime);
   }
 }

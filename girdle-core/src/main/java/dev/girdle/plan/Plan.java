@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param output what is to be made
  * @param particulars what people are shown of the application
  * @param files what goes in besides the application
+ * @param runtime which runtime goes along
  * @param file the file that it was read from; empty if it stands in the command line only
  */
 public record Plan(
@@ -21,6 +22,7 @@ public record Plan(
     Output output,
     Particulars particulars,
     List<ExtraFile> files,
+    RuntimeWish runtime,
     Optional<Path> file) {
   /** Copies the list. */
   public Plan {
@@ -35,7 +37,13 @@ public record Plan(
    */
   public static Plan of(Path app) {
     return new Plan(
-        Source.of(app), Choice.USUAL, Output.NONE, Particulars.NONE, List.of(), Optional.empty());
+        Source.of(app),
+        Choice.USUAL,
+        Output.NONE,
+        Particulars.NONE,
+        List.of(),
+        RuntimeWish.HOST,
+        Optional.empty());
   }
 
   /**
@@ -45,7 +53,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Source newSource) {
-    return new Plan(newSource, choice, output, particulars, files, file);
+    return new Plan(newSource, choice, output, particulars, files, runtime, file);
   }
 
   /**
@@ -55,7 +63,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Choice newChoice) {
-    return new Plan(source, newChoice, output, particulars, files, file);
+    return new Plan(source, newChoice, output, particulars, files, runtime, file);
   }
 
   /**
@@ -65,7 +73,17 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Output newOutput) {
-    return new Plan(source, choice, newOutput, particulars, files, file);
+    return new Plan(source, choice, newOutput, particulars, files, runtime, file);
+  }
+
+  /**
+   * The same plan with another runtime.
+   *
+   * @param newRuntime which runtime goes along
+   * @return a new plan
+   */
+  public Plan with(RuntimeWish newRuntime) {
+    return new Plan(source, choice, output, particulars, files, newRuntime, file);
   }
 
   /**
@@ -92,6 +110,7 @@ public record Plan(
         new Output(output.forms(), target.stream().toList(), output.out(), output.replace()),
         particulars,
         files,
+        runtime,
         file);
   }
 }

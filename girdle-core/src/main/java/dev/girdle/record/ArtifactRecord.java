@@ -82,9 +82,23 @@ public record ArtifactRecord(
    * @param exactly whether only that very release will do
    * @param because the item that asks for it
    * @param modules the parts of the runtime that are reached
+   * @param bundled "whole" or "trimmed" if a runtime goes along; null if none does
+   * @param title the runtime that goes along; null if none does
+   * @param parts the parts of it that go along, each with the reason; null if all do, or none does
+   * @param leftOut parts that only services or reflection would ask for, each with the reason why
+   *     it stays behind; null as above
    */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
   public record RuntimeEntry(
-      String language, int release, boolean exactly, String because, List<String> modules) {}
+      String language,
+      int release,
+      boolean exactly,
+      String because,
+      List<String> modules,
+      String bundled,
+      String title,
+      Map<String, String> parts,
+      Map<String, String> leftOut) {}
 
   /**
    * A component that went in.

@@ -10,16 +10,19 @@ import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.form.WrittenFile;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutRuntime;
 import dev.girdle.plan.Particulars;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.ArtifactRecord.FileEntry;
 import dev.girdle.record.ArtifactRecord.LeftOutEntry;
 import dev.girdle.record.ArtifactRecord.MissingEntry;
+import dev.girdle.record.ArtifactRecord.RuntimeEntry;
 import dev.girdle.record.ArtifactRecord.StartEntry;
 import dev.girdle.record.RecordFile;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Makes the record of an artifact. */
@@ -57,12 +60,7 @@ final class Accounts {
             assessment.application().starts().stream().map(Accounts::start).toList(),
             assessment.plan().choice().prune().name().toLowerCase(Locale.ROOT),
             assessment.plan().choice().target().map(Target::text).orElse(null),
-            new ArtifactRecord.RuntimeEntry(
-                need.language(),
-                need.release(),
-                need.exactly(),
-                need.because(),
-                assessment.runtimeModules()),
+            runtime(need),
             assessment.kept().stream().map(this::component).toList(),
             written.stream().map(Accounts::file).toList(),
             leftOut(),
@@ -71,6 +69,21 @@ final class Accounts {
                 .map(this::missing)
                 .toList(),
             Stream.concat(assessment.notices().stream(), layout.notices().stream()).toList()));
+  }
+
+  private RuntimeEntry runtime(RuntimeNeed need) {
+    Optional<LayoutRuntime> bundled = layout.runtime();
+    boolean isTrimmed = bundled.filter(b -> !b.modules().isEmpty()).isPresent();
+    return new RuntimeEntry(
+        need.language(),
+        need.release(),
+        need.exactly(),
+        need.because(),
+        assessment.runtimeModules(),
+        bundled.map(LayoutRuntime::kind).orElse(null),
+        bundled.map(LayoutRuntime::title).orElse(null),
+        isTrimmed ? bundled.get().modules() : null,
+        isTrimmed ? bundled.get().leftOut() : null);
   }
 
   private static StartEntry start(Start start) {

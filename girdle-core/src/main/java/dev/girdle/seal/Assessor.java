@@ -82,7 +82,10 @@ public final class Assessor {
     List<Optional<Target>> targets = new ArrayList<>();
     plan.output().targets().forEach(t -> targets.add(Optional.of(t)));
     if (targets.isEmpty()) {
-      targets.add(plan.choice().target());
+      targets.add(
+          plan.runtime().isBundled()
+              ? Optional.of(ecosystem.targetOf(plan.runtime()))
+              : plan.choice().target());
     }
     List<Assessment> done = new ArrayList<>();
     Assessments all = new Assessments(done);
@@ -128,7 +131,7 @@ public final class Assessor {
     }
     Choice choice = plan.choice();
     Exclusions exclusions = new Exclusions(application);
-    exclusions.requireEffect(choice);
+    exclusions.requireEffect(choice, ecosystem.runtimeParts());
     NativeItems natives = NativeItems.of(application);
     Map<Item, String> excluded = exclusions.excluded(choice, natives);
     Examination examination =

@@ -5,6 +5,7 @@ import dev.girdle.ecosystem.Shape;
 import dev.girdle.identity.Appearance;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.plan.RuntimeWish;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -36,6 +37,8 @@ final class Composition {
                     assessment.application().starts(),
                     assessment.plan().choice().target(),
                     isFolder ? appearance.programFolder() : "",
+                    isFolder ? assessment.plan().runtime() : RuntimeWish.HOST,
+                    assessment.plan().choice(),
                     isFolder ? appearance.receiverNotes() : List.of(),
                     assessment.examination(),
                     assessment.closure(),

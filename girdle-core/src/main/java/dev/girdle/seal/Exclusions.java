@@ -65,10 +65,14 @@ final class Exclusions {
   }
 
   /** Refuses patterns that fit nothing; all of them at once, each with the nearest names. */
-  void requireEffect(Choice choice) {
+  void requireEffect(Choice choice, Set<String> runtimeParts) {
     List<String> lines = new ArrayList<>();
-    choice.always().forEach(p -> requireEffect("always", p, lines));
-    choice.never().forEach(p -> requireEffect("never", p, lines));
+    choice.always().stream()
+        .filter(p -> runtimeParts.stream().noneMatch(p::matches))
+        .forEach(p -> requireEffect("always", p, lines));
+    choice.never().stream()
+        .filter(p -> runtimeParts.stream().noneMatch(p::matches))
+        .forEach(p -> requireEffect("never", p, lines));
     if (!lines.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, lines);
     }

@@ -4,6 +4,7 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.Target;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.RecordFile;
@@ -40,6 +41,12 @@ final class Places {
       List<Path> inputs = new ArrayList<>(plan.source().with());
       inputs.add(plan.source().app());
       for (FormWish form : plan.output().forms()) {
+        if (plan.runtime().isBundled() && form.kind() == FormKind.ARCHIVE) {
+          problems.add(
+              "an archive is started by a runtime and cannot bring one along; with the runtime "
+                  + plan.runtime().kind().text()
+                  + ", choose folder, zip or tgz");
+        }
         Path place =
             plan.output()
                 .out()

@@ -12,7 +12,7 @@ exit /b 127
 set "G_JAVA="
 set "G_FOUND="
 call :consider "%@VARIABLE@_JAVA_HOME%"
-if not defined G_JAVA call :consider "%JAVA_HOME%"
+@BUNDLED@if not defined G_JAVA call :consider "%JAVA_HOME%"
 if not defined G_JAVA for /f "delims=" %%J in ('where java.exe 2^>nul') do call :consider "%%~dpJ.."
 if not defined G_JAVA for /f "delims=" %%D in ('dir /b /ad "%ProgramFiles%" 2^>nul') do call :within "%ProgramFiles%\%%D"
 if not defined G_JAVA call :within "%LOCALAPPDATA%\Programs"

@@ -83,7 +83,7 @@ case $home in
 esac
 
 consider "${@VARIABLE@_JAVA_HOME-}" '@VARIABLE@_JAVA_HOME'
-consider "${JAVA_HOME-}" 'JAVA_HOME'
+@BUNDLED@consider "${JAVA_HOME-}" 'JAVA_HOME'
 rest=${PATH-}:
 while [ -z "$java" ] && [ -n "$rest" ]; do
   folder=${rest%%:*}

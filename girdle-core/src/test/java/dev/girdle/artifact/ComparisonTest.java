@@ -40,7 +40,8 @@ class ComparisonTest {
         List.of(),
         "components",
         null,
-        new ArtifactRecord.RuntimeEntry("Java", 17, false, "x", List.of("java.base")),
+        new ArtifactRecord.RuntimeEntry(
+            "Java", 17, false, "x", List.of("java.base"), null, null, null, null),
         Arrays.asList(components),
         files,
         List.of(),

@@ -9,7 +9,9 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.RuntimeWish;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
 import dev.girdle.start.Start;
@@ -87,6 +89,8 @@ class LayoutsTest {
                   a.application().starts(),
                   Optional.empty(),
                   "",
+                  RuntimeWish.HOST,
+                  Choice.USUAL,
                   List.of(),
                   a.examination(),
                   a.closure(),

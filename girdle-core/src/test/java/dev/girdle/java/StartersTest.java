@@ -8,6 +8,8 @@ import dev.girdle.app.Start;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.RuntimeWish;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -18,12 +20,23 @@ class StartersTest {
       RuntimeNeed need, String main, List<String> options, String... jars) {
     Start start = Start.of("tide-book", new EntryPoint(main, "a", "x"));
     Identity identity = new Identity("tide-book", Optional.of("1.4"));
-    return new Starter(identity, start, false, need, List.of(jars), options);
+    return new Starter(identity, start, false, need, List.of(jars), options, Optional.empty());
   }
 
   private static final LayoutRequest EVERYWHERE =
       new LayoutRequest(
-          Shape.FOLDER, null, List.of(), Optional.empty(), "", List.of(), null, null, null, null);
+          Shape.FOLDER,
+          null,
+          List.of(),
+          Optional.empty(),
+          "",
+          RuntimeWish.HOST,
+          Choice.USUAL,
+          List.of(),
+          null,
+          null,
+          null,
+          null);
   private static final RuntimeNeed NEWER = new RuntimeNeed("Java", 17, false, "x");
   private static final RuntimeNeed EXACT = new RuntimeNeed("Java", 21, true, "x");
 

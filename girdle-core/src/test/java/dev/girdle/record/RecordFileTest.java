@@ -28,7 +28,8 @@ class RecordFileTest {
           List.of(),
           "components",
           null,
-          new ArtifactRecord.RuntimeEntry("Java", 17, false, "x", List.of("java.base")),
+          new ArtifactRecord.RuntimeEntry(
+              "Java", 17, false, "x", List.of("java.base"), null, null, null, null),
           List.of(),
           List.of(new ArtifactRecord.FileEntry("a", 1, "00", null, null, "because")),
           List.of(new ArtifactRecord.LeftOutEntry("c.jar", null, 7, "nothing needs it")),

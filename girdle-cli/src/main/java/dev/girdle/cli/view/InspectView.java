@@ -6,6 +6,7 @@ import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.ArtifactRecord.FileEntry;
 import dev.girdle.record.ArtifactRecord.LeftOutEntry;
 import dev.girdle.record.ArtifactRecord.MissingEntry;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,14 +49,18 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           .skip(1)
           .forEach(e -> facts.row("", e.name() + " starts " + e.starts()));
     }
-    facts.row("needs", need());
+    if (artifact.runtime().bundled() == null) {
+      facts.row("needs", need());
+    } else {
+      facts.row("brings", artifact.runtime().title() + ", " + artifact.runtime().bundled());
+    }
     if (artifact.target() != null) {
       facts.row("for", artifact.target());
     }
     if (artifact.prune() != null) {
       facts.row("pruned", "of " + PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
     }
-    facts.row("modules", String.join(", ", artifact.runtime().modules()));
+    facts.row("modules", String.join(", ", modules()));
     facts.row(
         "size",
         Sizes.of(bytes)
@@ -81,6 +86,12 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     }
   }
 
+  private Collection<String> modules() {
+    return artifact.runtime().parts() == null
+        ? artifact.runtime().modules()
+        : artifact.runtime().parts().keySet();
+  }
+
   private String need() {
     ArtifactRecord.RuntimeEntry runtime = artifact.runtime();
     return runtime.language()
@@ -92,7 +103,12 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   }
 
   private void printComponents(Console console) {
-    long all = artifact.components().stream().mapToLong(ComponentEntry::bytes).sum();
+    long runtime =
+        artifact.files().stream()
+            .filter(f -> f.component() != null && f.component().equals(artifact.runtime().title()))
+            .mapToLong(FileEntry::bytes)
+            .sum();
+    long all = runtime + artifact.components().stream().mapToLong(ComponentEntry::bytes).sum();
     console.heading("Inside: " + SurveyView.count(artifact.components().size(), "component"));
     Table table = new Table("lrrlrll");
     table.row("COMPONENT", "SIZE", "SHARE", "", "REACHED", "LICENCE", "BECAUSE");
@@ -106,6 +122,16 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           component.reached() + " of " + component.items(),
           licences(component),
           component.reason());
+    }
+    if (runtime > 0) {
+      table.row(
+          artifact.runtime().title(),
+          Sizes.of(runtime),
+          Sizes.share(runtime, all),
+          console.bar((double) runtime / all, BAR),
+          "",
+          "",
+          "the plan wants it to come along");
     }
     table.print(console, true);
   }

@@ -47,7 +47,11 @@ final class PlanJson {
                     .map(f -> Json.object("from", f.from().toString(), "to", f.to()))
                     .toList()),
         "runtime",
-        "host",
+        Json.object(
+            "kind",
+            plan.runtime().kind().text(),
+            "from",
+            plan.runtime().from().isEmpty() ? null : texts(plan.runtime().from())),
         "targets",
         plan.output().targets().isEmpty()
             ? null

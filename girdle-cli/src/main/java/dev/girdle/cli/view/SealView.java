@@ -24,8 +24,9 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome) impl
     console.line(
         "Sealed "
             + console.paint(Paint.STRONG, first.application().identity().title())
-            + " for "
-            + first.need().text());
+            + (plan.runtime().isBundled()
+                ? " with " + plan.runtime().kind().text() + " Java"
+                : " for " + first.need().text()));
     console.gap();
     Table table = new Table("lllrr");
     for (Artifact artifact : outcome.artifacts()) {

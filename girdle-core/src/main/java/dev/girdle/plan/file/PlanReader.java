@@ -17,6 +17,8 @@ import dev.girdle.plan.Output;
 import dev.girdle.plan.Particulars;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -75,7 +77,14 @@ final class PlanReader {
             value("/identity/licence"),
             paths("/identity/icon")),
         files(),
+        runtime(),
         Optional.of(file));
+  }
+
+  private RuntimeWish runtime() {
+    JsonNode node = root.path("runtime");
+    String kind = node.isObject() ? node.path("kind").asText() : node.asText("host");
+    return new RuntimeWish(RuntimeKind.valueOf(upper(kind)), paths("/runtime/from"));
   }
 
   private Optional<String> value(String pointer) {

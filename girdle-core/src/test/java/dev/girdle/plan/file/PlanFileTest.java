@@ -200,7 +200,7 @@ class PlanFileTest {
         "forms: [{kind: merged}] | needs the word form",
         "forms: [{form: folder, kind: merged}] | kind is a matter of the form archive",
         "forms: [{form: folder, compression: 3}] | nothing is compressed in the form folder",
-        "runtime: whole | whole is none of the words that fit",
+        "runtime: hole | hole is none of the words that fit",
       })
   void tellsEachKindOfMistake(String line, String told) throws IOException {
     assertThat(problems(HEAD + line + "\n")).anySatisfy(p -> assertThat(p).contains(told));

@@ -1,0 +1,124 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.app.Target;
+import dev.girdle.closure.Reached;
+import dev.girdle.closure.Reasons;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.java.runtime.BundledRuntime;
+import dev.girdle.java.runtime.JavaHome;
+import dev.girdle.java.runtime.ModuleChoice;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutRuntime;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.RuntimeWish;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Puts a Java runtime beside a program. */
+final class Runtimes {
+  /** Where it goes, beside starters and components. */
+  static final String FOLDER = "runtime/";
+
+  private Runtimes() {}
+
+  /** The runtimes that the plan names, or the one that Girdle runs on. */
+  private static List<JavaHome> homes(RuntimeWish wish) {
+    return wish.from().isEmpty()
+        ? List.of(JavaHome.of(Path.of(System.getProperty("java.home"))))
+        : wish.from().stream().map(JavaHome::of).toList();
+  }
+
+  static JavaHome first(RuntimeWish wish) {
+    return homes(wish).get(0);
+  }
+
+  static GirdleException notSealedFor(RuntimeWish wish) {
+    return GirdleException.request(
+        "the runtime in "
+            + first(wish).folder()
+            + " is for a system or processor that cannot be sealed for");
+  }
+
+  /** The one for the target, which has to be new enough for the program. */
+  static JavaHome chosen(LayoutRequest request) {
+    List<JavaHome> homes = homes(request.runtime());
+    List<JavaHome> fitting =
+        homes.stream()
+            .filter(h -> request.target().isEmpty() || h.target().equals(request.target()))
+            .toList();
+    if (fitting.isEmpty()) {
+      throw wrong(
+          "no runtime for " + request.target().map(Target::text).orElse("any system"), homes);
+    }
+    RuntimeNeed need = request.need();
+    return fitting.stream()
+        .filter(h -> need.exactly() ? h.feature() == need.release() : h.feature() >= need.release())
+        .findFirst()
+        .orElseThrow(() -> wrong("the program needs " + need.text(), fitting));
+  }
+
+  private static GirdleException wrong(String what, List<JavaHome> homes) {
+    List<String> lines = new ArrayList<>();
+    lines.add(what + "; there is:");
+    homes.forEach(
+        h ->
+            lines.add(
+                "  "
+                    + h.title()
+                    + h.target().map(t -> " for " + t.text()).orElse("")
+                    + " in "
+                    + h.folder()));
+    lines.add("  Name another with --runtime-from DIR, or \"runtime: from\" in the plan.");
+    return new GirdleException(dev.girdle.fault.Fault.REQUEST, lines);
+  }
+
+  static Layout addTo(Layout layout, LayoutRequest request) {
+    JavaHome home = chosen(request);
+    String folder = request.programFolder() + FOLDER;
+    // stays open, since its files are read only when the layout is written
+    BundledRuntime runtime = BundledRuntime.open(home);
+    if (request.runtime().kind() == RuntimeKind.WHOLE) {
+      return layout.with(
+          new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of()),
+          runtime.whole(folder));
+    }
+    ModuleChoice choice =
+        ModuleChoice.of(
+            runtime.modules(),
+            reached(request),
+            request.closure().ofRuntime(),
+            request.choice().always(),
+            request.choice().never());
+    LayoutRuntime part =
+        new LayoutRuntime(
+            home.title(), home.version(), "trimmed", choice.chosen(), choice.leftOut());
+    return layout.with(part, runtime.trimmed(choice.chosen(), folder)).noticing(notices(part));
+  }
+
+  private static Map<String, String> reached(LayoutRequest request) {
+    Map<String, String> reached = new LinkedHashMap<>();
+    for (Reached one : request.closure().reached()) {
+      Item item = one.item();
+      if (item.component().role() == Role.RUNTIME) {
+        reached.put(item.name(), Reasons.sentence(one.first()));
+      }
+    }
+    return reached;
+  }
+
+  private static List<String> notices(LayoutRuntime runtime) {
+    return runtime.leftOut().isEmpty()
+        ? List.of()
+        : List.of(
+            "modules that only services or reflection ask for stay out of the runtime: "
+                + String.join(", ", runtime.leftOut().keySet())
+                + "; --always NAME keeps one");
+  }
+}

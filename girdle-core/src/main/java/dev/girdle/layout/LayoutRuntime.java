@@ -1,0 +1,28 @@
+package dev.girdle.layout;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * The runtime that goes along.
+ *
+ * @param title what it is: "Java 17.0.15 of Debian"
+ * @param version its version
+ * @param kind "whole" or "trimmed"
+ * @param modules the parts of it that go along, each with the reason; empty if all do
+ * @param leftOut parts that only services or reflection would ask for, each with the reason why it
+ *     stays behind
+ */
+public record LayoutRuntime(
+    String title,
+    String version,
+    String kind,
+    Map<String, String> modules,
+    Map<String, String> leftOut) {
+  /** Copies the maps, sorted by name. */
+  public LayoutRuntime {
+    modules = Collections.unmodifiableMap(new TreeMap<>(modules));
+    leftOut = Collections.unmodifiableMap(new TreeMap<>(leftOut));
+  }
+}
