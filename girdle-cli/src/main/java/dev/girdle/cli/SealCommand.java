@@ -34,7 +34,8 @@ final class SealCommand implements Callable<Integer> {
   @Option(
       names = "--form",
       paramLabel = "FORM",
-      description = "What to make: folder, zip, tgz, archive. Repeatable; archive if not given.")
+      description =
+          "What to make: folder, zip, tgz, executable, archive. Repeatable; archive if not given.")
   private List<FormKind> forms;
 
   @Option(

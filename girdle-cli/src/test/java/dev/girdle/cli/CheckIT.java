@@ -153,7 +153,7 @@ class CheckIT {
     assertThat(result.out())
         .containsPattern("release +1.4.0 +1.5.0")
         .containsPattern("new +byte-buddy-1.15.11.jar +- +8.5 MB +\\+8.5 MB")
-        .containsPattern("other +commons-codec-1.18.0.jar .* 1.17.2 to 1.18.0")
+        .containsPattern("changed +commons-codec-1.18.0.jar .* 1.17.2 to 1.18.0")
         .containsPattern("\\d+\\.\\d MB larger, \\+\\d+\\.\\d %");
     Result failed = Run.girdle("compare", old, newer, "--fail-on-growth", "5%", "--quiet").go();
     assertThat(failed.status()).isEqualTo(1);

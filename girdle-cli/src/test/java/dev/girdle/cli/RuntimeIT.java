@@ -105,6 +105,82 @@ class RuntimeIT {
     assertThat(Run.of(folder.resolve("runtime/bin/java"), "-version").well().err()).contains("25");
   }
 
+  /** What the runtime is linked with and does not bring along is told; here, nothing is. */
+  @Test
+  void onAMachineWhereNothingIsInstalledItRunsAllTheSame() {
+    assumeTrue(Files.isDirectory(NEWER), "there is no Java here that brings its libraries along");
+    assumeTrue(
+        Run.of("id", "-u").with("PATH", "/usr/bin:/bin").well().out().equals("0\n")
+            && Files.isExecutable(Path.of("/usr/bin/busybox")),
+        "only root can make an empty root, and it needs busybox");
+    Result made =
+        seal(
+            "--form",
+            "folder",
+            "--form",
+            "executable",
+            "--runtime",
+            "trimmed",
+            "--runtime-from",
+            NEWER,
+            "--name",
+            "bare");
+    assertThat(made.status()).as(made.err()).isZero();
+    assertThat(made.out()).doesNotContain("asks the receiver's system");
+    Path script = Path.of("src/test/scripts/in-empty-root").toAbsolutePath();
+    Path root = dir.resolve("root");
+    String target = "bare-1.4.0-linux-x64";
+    for (List<String> place :
+        List.of(List.of(target, "/program/bin/tidebook"), List.of(target + ".run", "/program"))) {
+      Result run =
+          Run.of(
+                  script,
+                  root,
+                  dir.resolve("out").resolve(place.get(0)),
+                  place.get(1),
+                  "north-quay",
+                  "2026-03-14")
+              .with("PATH", "/usr/sbin:/usr/bin:/sbin:/bin")
+              .go();
+      assumeTrue(!run.err().contains("Operation not permitted"), "this sandbox forbids chroot");
+      assertThat(run.out()).as(run.err()).contains("page sum 4c2a9646");
+    }
+    assertThat(root.resolve("usr/lib")).doesNotExist();
+  }
+
+  @Test
+  void anExecutableNeedsARuntimeAndASystemThatKnowsShells() {
+    assertThat(seal("--form", "executable", "--as", "e.run").err())
+        .contains("an executable brings its runtime along; choose it with --runtime trimmed");
+    assertThat(
+            seal("--form", "executable", "--runtime", "trimmed", "--target", "windows-x64").err())
+        .contains("there is no executable for windows yet; zip");
+  }
+
+  @Test
+  void anExecutableIsInspectedAndCheckedWithoutBeingStarted() throws IOException {
+    Path file = dir.resolve("out/one.run");
+    assertThat(
+            seal("--form", "executable", "--runtime", "trimmed", "--as", "one.run", "--quiet")
+                .out())
+        .contains("Run it: " + file);
+    Path cache = dir.resolve("a cache");
+    Result run =
+        Run.of(file, "north-quay", "2026-03-14")
+            .with("PATH", "/usr/bin:/bin")
+            .with("XDG_CACHE_HOME", cache.toString())
+            .well();
+    assertThat(run.out()).contains("page sum 4c2a9646");
+    assertThat(cache.resolve("girdle-run")).isDirectory();
+    assertThat(Run.girdle("inspect", file).well().out())
+        .contains("tidebook 1.4.0, an executable made by Girdle", "java.base");
+    assertThat(Run.girdle("check", file).well().out()).contains("Nothing has to be mended");
+    byte[] bytes = Files.readAllBytes(file);
+    bytes[bytes.length / 2] ^= 1;
+    Files.write(file, bytes);
+    assertThat(Run.girdle("check", file).go().status()).isEqualTo(1);
+  }
+
   @Test
   void theSameRuntimeGivesTheSameBytes() throws IOException {
     for (String name : List.of("one", "two")) {

@@ -53,8 +53,7 @@ final class Contents {
 
   private boolean look(String path, Content content) throws IOException {
     String name = path.startsWith(found.top()) ? path.substring(found.top().length()) : path;
-    boolean isRecord = name.equals(found.top().isEmpty() ? recordPath() : RecordFile.IN_FOLDER);
-    if (isRecord) {
+    if (path.equals(found.path())) {
       return true;
     }
     FileEntry entry = path.startsWith(found.top()) ? missing.remove(name) : null;
@@ -66,10 +65,6 @@ final class Contents {
     done += entry.bytes();
     progress.at("checking " + artifact.getFileName(), done, total);
     return true;
-  }
-
-  private String recordPath() {
-    return Files.isDirectory(artifact) ? RecordFile.IN_FOLDER : RecordFile.IN_ARCHIVE;
   }
 
   private void compare(FileEntry entry, Content content) throws IOException {

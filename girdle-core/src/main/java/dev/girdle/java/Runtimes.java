@@ -3,23 +3,31 @@ package dev.girdle.java;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.app.Target;
+import dev.girdle.binary.NeededLibraries;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
+import dev.girdle.io.Seekable;
 import dev.girdle.java.runtime.BundledRuntime;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutRuntime;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeWish;
+import java.io.IOException;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** Puts a Java runtime beside a program. */
 final class Runtimes {
@@ -85,9 +93,10 @@ final class Runtimes {
     // stays open, since its files are read only when the layout is written
     BundledRuntime runtime = BundledRuntime.open(home);
     if (request.runtime().kind() == RuntimeKind.WHOLE) {
-      return layout.with(
-          new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of()),
-          runtime.whole(folder));
+      List<LayoutFile> files = runtime.whole(folder);
+      LayoutRuntime all =
+          new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of());
+      return layout.with(all, files).noticing(systemLibraries(files));
     }
     ModuleChoice choice =
         ModuleChoice.of(
@@ -99,7 +108,8 @@ final class Runtimes {
     LayoutRuntime part =
         new LayoutRuntime(
             home.title(), home.version(), "trimmed", choice.chosen(), choice.leftOut());
-    return layout.with(part, runtime.trimmed(choice.chosen(), folder)).noticing(notices(part));
+    List<LayoutFile> files = runtime.trimmed(choice.chosen(), folder);
+    return layout.with(part, files).noticing(notices(part)).noticing(systemLibraries(files));
   }
 
   private static Map<String, String> reached(LayoutRequest request) {
@@ -111,6 +121,33 @@ final class Runtimes {
       }
     }
     return reached;
+  }
+
+  /** Some distributions build their Java so that it needs libraries of their own. */
+  private static List<String> systemLibraries(List<LayoutFile> files) {
+    Set<String> needed = new TreeSet<>();
+    Set<String> brought = new TreeSet<>();
+    for (LayoutFile file : files) {
+      String name = Paths.fileName(file.path());
+      brought.add(name);
+      boolean mayBeCode = name.contains(".so") || file.path().contains("/bin/");
+      if (mayBeCode && file.content() instanceof Seekable seekable) {
+        try (SeekableByteChannel channel = seekable.channel()) {
+          if (channel != null) {
+            needed.addAll(NeededLibraries.of(channel));
+          }
+        } catch (IOException e) {
+          continue; // what cannot be read here fails when it is written, and is told then
+        }
+      }
+    }
+    List<String> missing = NeededLibraries.ofTheSystem(needed, brought);
+    return missing.isEmpty()
+        ? List.of()
+        : List.of(
+            "this Java asks the receiver's system for "
+                + String.join(", ", missing)
+                + "; --runtime-from names one that brings them along");
   }
 
   private static List<String> notices(LayoutRuntime runtime) {

@@ -10,6 +10,8 @@ public enum FormKind {
   ZIP,
   /** That folder in a tar archive, compressed with gzip. */
   TGZ,
+  /** One file that starts by itself, with the runtime in it. */
+  EXECUTABLE,
   /** One archive that the language's own runtime starts. */
   ARCHIVE;
 

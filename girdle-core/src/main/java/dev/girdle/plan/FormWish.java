@@ -28,11 +28,11 @@ public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, 
   /**
    * How users call it.
    *
-   * @return "folder", "zip", "tgz", "nested archive" or "merged archive"
+   * @return "folder", "zip", "tgz", "executable", "nested archive" or "merged archive"
    */
   public String label() {
     return switch (kind) {
-      case FOLDER, ZIP, TGZ -> kind.text();
+      case FOLDER, ZIP, TGZ, EXECUTABLE -> kind.text();
       case ARCHIVE -> archive == ArchiveKind.MERGED ? "merged archive" : "nested archive";
     };
   }

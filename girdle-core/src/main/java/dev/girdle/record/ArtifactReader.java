@@ -2,6 +2,7 @@ package dev.girdle.record;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.form.ExecutableForm;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.TarReader;
@@ -10,6 +11,7 @@ import dev.girdle.io.ZipTree;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -18,6 +20,8 @@ import java.nio.file.Path;
  * there; nothing is unpacked to disk.
  */
 public final class ArtifactReader {
+  private static final int HEAD = 2000;
+
   private ArtifactReader() {}
 
   /** Gets the files. */
@@ -46,8 +50,9 @@ public final class ArtifactReader {
       try (FolderTree tree = FolderTree.of(artifact, path -> true)) {
         visit(tree.files(), visitor);
       }
-    } else if (isGzip(artifact)) {
+    } else if (payload(artifact) >= 0) {
       try (InputStream in = new BufferedInputStream(Files.newInputStream(artifact))) {
+        in.skipNBytes(payload(artifact));
         TarReader.read(in, artifact.toString(), visitor::file);
       }
     } else {
@@ -65,9 +70,20 @@ public final class ArtifactReader {
     }
   }
 
-  private static boolean isGzip(Path file) throws IOException {
+  /** Where a tar archive starts that is compressed with gzip: at once, or behind a head. */
+  private static long payload(Path file) throws IOException {
     try (InputStream in = Files.newInputStream(file)) {
-      return in.read() == 0x1f && in.read() == 0x8b;
+      byte[] head = in.readNBytes(HEAD);
+      if (head.length > 2 && head[0] == 0x1f && head[1] == (byte) 0x8b) {
+        return 0;
+      }
+      String text = new String(head, StandardCharsets.ISO_8859_1);
+      int mark = text.startsWith("#!/bin/sh\n") ? text.indexOf("\n" + ExecutableForm.MARK) : -1;
+      return mark < 0
+          ? -1
+          : Long.parseLong(text.substring(mark + 1 + ExecutableForm.MARK.length()).split(" ")[0]);
+    } catch (NumberFormatException e) {
+      return -1;
     } catch (IOException e) {
       throw new GirdleException(Fault.MACHINE, e, "cannot read " + file + ": " + e.getMessage());
     }

@@ -55,9 +55,10 @@ public final class RecordFile {
    *
    * @param top the folder in the artifact that all paths of the record are relative to, with a
    *     slash at the end; empty for the artifact itself
+   * @param path where the record itself lies
    * @param content the record
    */
-  public record Found(String top, ArtifactRecord content) {}
+  public record Found(String top, String path, ArtifactRecord content) {}
 
   /**
    * Reads the record of an artifact.
@@ -82,7 +83,7 @@ public final class RecordFile {
       if (Files.isDirectory(artifact)) {
         Path file = artifact.resolve(IN_FOLDER);
         return Files.isRegularFile(file)
-            ? Optional.of(new Found("", parse(Files.readAllBytes(file))))
+            ? Optional.of(new Found("", IN_FOLDER, parse(Files.readAllBytes(file))))
             : Optional.empty();
       }
       List<Found> found = new ArrayList<>();
@@ -91,7 +92,7 @@ public final class RecordFile {
           (path, content) -> {
             Optional<String> top = topOf(path);
             if (top.isPresent()) {
-              found.add(new Found(top.get(), parse(content.bytes(LARGEST))));
+              found.add(new Found(top.get(), path, parse(content.bytes(LARGEST))));
             }
             return found.isEmpty();
           });
@@ -104,7 +105,7 @@ public final class RecordFile {
 
   private static Optional<String> topOf(String path) {
     int slash = path.indexOf('/');
-    if (path.equals(IN_ARCHIVE)) {
+    if (path.equals(IN_ARCHIVE) || path.equals(IN_FOLDER)) {
       return Optional.of("");
     }
     boolean inTop = slash > 0 && path.substring(slash + 1).equals(IN_FOLDER);

@@ -5,6 +5,7 @@ import dev.girdle.ecosystem.Shape;
 import dev.girdle.identity.Appearance;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.RuntimeWish;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,14 +14,18 @@ import java.util.List;
 final class Composition {
   private final Assessment assessment;
   private final Shape shape;
+  private final FormKind form;
 
-  Composition(Assessment assessment, Shape shape) {
+  Composition(Assessment assessment, Shape shape, FormKind form) {
     this.assessment = assessment;
     this.shape = shape;
+    this.form = form;
   }
 
   Layout layout() {
     boolean isFolder = shape == Shape.FOLDER;
+    // what is unpacked into a cache is seen by nobody
+    boolean isSeen = isFolder && form != FormKind.EXECUTABLE;
     Appearance appearance =
         new Appearance(
             assessment.application().identity(),
@@ -36,15 +41,15 @@ final class Composition {
                     assessment.application(),
                     assessment.application().starts(),
                     assessment.plan().choice().target(),
-                    isFolder ? appearance.programFolder() : "",
+                    isSeen ? appearance.programFolder() : "",
                     isFolder ? assessment.plan().runtime() : RuntimeWish.HOST,
                     assessment.plan().choice(),
-                    isFolder ? appearance.receiverNotes() : List.of(),
+                    isSeen ? appearance.receiverNotes() : List.of(),
                     assessment.examination(),
                     assessment.closure(),
                     assessment.selection(),
                     assessment.need()));
-    if (isFolder) {
+    if (isSeen) {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());

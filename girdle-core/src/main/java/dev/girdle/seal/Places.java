@@ -41,6 +41,9 @@ final class Places {
       List<Path> inputs = new ArrayList<>(plan.source().with());
       inputs.add(plan.source().app());
       for (FormWish form : plan.output().forms()) {
+        if (form.kind() == FormKind.EXECUTABLE) {
+          refuseExecutable(plan, target, problems);
+        }
         if (plan.runtime().isBundled() && form.kind() == FormKind.ARCHIVE) {
           problems.add(
               "an archive is started by a runtime and cannot bring one along; with the runtime "
@@ -69,9 +72,25 @@ final class Places {
       }
     }
     if (!problems.isEmpty()) {
-      throw new GirdleException(Fault.REQUEST, problems.stream().distinct().toList());
+      List<String> lines = new ArrayList<>(problems.stream().distinct().toList());
+      if (lines.size() > 1) {
+        lines.replaceAll(l -> "  " + l);
+        lines.add(0, "nothing was sealed, since these cannot be made:");
+      }
+      throw new GirdleException(Fault.REQUEST, lines);
     }
     return found;
+  }
+
+  private static void refuseExecutable(Plan plan, Optional<Target> target, List<String> problems) {
+    if (!plan.runtime().isBundled()) {
+      problems.add(
+          "an executable brings its runtime along; choose it with --runtime trimmed or whole, or make"
+              + " an archive for machines that have one");
+    } else if (target.filter(t -> t.system().equals("windows")).isPresent()) {
+      problems.add(
+          "there is no executable for windows yet; zip makes a folder in one file that starts there");
+    }
   }
 
   private static String fileName(FormWish form, Identity identity, Optional<Target> target) {
@@ -84,6 +103,7 @@ final class Places {
     String base = identity.fileName() + target.map(t -> "-" + t.text()).orElse("");
     return switch (form.kind()) {
       case FOLDER -> base;
+      case EXECUTABLE -> base + ".run";
       case ZIP -> base + ".zip";
       case TGZ -> base + ".tgz";
       case ARCHIVE -> base + ".jar";

@@ -1,10 +1,13 @@
 package dev.girdle.seal;
 
+import dev.girdle.app.Identity;
+import dev.girdle.app.Start;
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ArchiveForm;
+import dev.girdle.form.ExecutableForm;
 import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
 import dev.girdle.form.Pack;
@@ -97,8 +100,8 @@ public final class Sealer {
 
   private Artifact make(Assessment assessment, FormWish wish, Path place) {
     String top = top(wish, place);
-    Layout layout = new Composition(assessment, shape(wish)).layout();
-    Form form = form(wish, top);
+    Layout layout = new Composition(assessment, shape(wish), wish.kind()).layout();
+    Form form = form(assessment, wish, top);
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     try (Output output = Output.at(place)) {
       try {
@@ -122,24 +125,37 @@ public final class Sealer {
   private static String top(FormWish wish, Path place) {
     String name = place.getFileName().toString();
     return switch (wish.kind()) {
-      case FOLDER, ARCHIVE -> "";
+      case FOLDER, ARCHIVE, EXECUTABLE -> "";
       case ZIP, TGZ -> name.replaceFirst("\\.(zip|tgz|tar\\.gz)$", "") + "/";
     };
   }
 
-  private static Form form(FormWish wish, String top) {
+  private static Form form(Assessment assessment, FormWish wish, String top) {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (wish.kind()) {
       case FOLDER -> new FolderForm(date);
       case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), top));
       case TGZ -> new TarForm(new Pack(date, wish.compression(), top));
+      case EXECUTABLE ->
+          new ExecutableForm(new Pack(date, wish.compression(), ""), head(assessment));
     };
+  }
+
+  private static ExecutableForm.Head head(Assessment assessment) {
+    Identity identity = assessment.application().identity();
+    return new ExecutableForm.Head(
+        identity.title(),
+        identity.name(),
+        identity.variablePrefix(),
+        assessment.application().starts().stream().map(Start::label).toList());
   }
 
   private static String start(FormWish wish, Layout layout, Path place, String top) {
     String inside = layout.start().formatted(top.replaceFirst("/$", ""));
     return switch (wish.kind()) {
       case FOLDER, ARCHIVE -> layout.start().formatted(place);
+      case EXECUTABLE ->
+          place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
       case ZIP -> "unzip " + place + " && " + inside;
       case TGZ -> "tar -xzf " + place + " && " + inside;
     };

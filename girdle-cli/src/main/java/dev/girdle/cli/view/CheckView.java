@@ -20,7 +20,7 @@ public record CheckView(Check check, String path) implements View {
     String release = check.artifact().release() == null ? "" : " " + check.artifact().release();
     console.line(
         console.paint(Paint.STRONG, check.artifact().name() + release)
-            + ", a "
+            + (check.artifact().form().equals("executable") ? ", an " : ", a ")
             + check.artifact().form()
             + (check.artifact().target() == null ? "" : " for " + check.artifact().target()));
     for (Part part : Part.values()) {

@@ -26,7 +26,10 @@ public record CompareView(
     comparison.facts().forEach(f -> facts.row(f.what(), orDash(f.before()), orDash(f.after())));
     facts.row("size", Sizes.of(comparison.before()), Sizes.of(comparison.after()));
     facts.print(console, true);
-    console.heading("Components: " + comparison.same() + " are the same");
+    console.heading(
+        "Components: "
+            + comparison.same()
+            + (comparison.same() == 1 ? " is the same" : " are the same"));
     changes(console, comparison.components(), "COMPONENT");
     if (files) {
       console.heading("Files");
@@ -84,7 +87,7 @@ public record CompareView(
     return switch (kind) {
       case ADDED -> console.paint(Paint.NOTICE, "new");
       case GONE -> console.paint(Paint.GOOD, "gone");
-      case CHANGED -> "other";
+      case CHANGED -> "changed";
     };
   }
 

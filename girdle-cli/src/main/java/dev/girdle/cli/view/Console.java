@@ -1,6 +1,7 @@
 package dev.girdle.cli.view;
 
 import java.io.PrintWriter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 
@@ -15,6 +16,8 @@ import java.util.regex.Pattern;
  *     length
  */
 public record Console(PrintWriter out, PrintWriter err, boolean colour, boolean fine, int width) {
+  private static final int INDENT = 2;
+  private static final int LEAST_ROOM = 30;
   private static final Pattern CONTROL =
       Pattern.compile("[\\p{Cntrl}&&[^\n\t\u001b]]|\u001b(?!\\[[0-3]?[0-9]?m)");
 
@@ -92,8 +95,25 @@ public record Console(PrintWriter out, PrintWriter err, boolean colour, boolean 
   public void notices(List<String> notices) {
     if (!notices.isEmpty()) {
       heading("Worth knowing");
-      notices.forEach(n -> line("  " + paint(Paint.NOTICE, n)));
+      for (String notice : notices) {
+        wrapped(notice).forEach(l -> line("  " + paint(Paint.NOTICE, l)));
+      }
     }
+  }
+
+  /** Lines that fit the terminal, broken between words where that can be. */
+  private List<String> wrapped(String text) {
+    int room = width - INDENT;
+    List<String> lines = new ArrayList<>();
+    String rest = text;
+    while (width > 0 && room > LEAST_ROOM && rest.length() > room) {
+      int space = rest.lastIndexOf(' ', room);
+      int cut = space > INDENT ? space : room;
+      lines.add(rest.substring(0, cut));
+      rest = "  " + rest.substring(cut).stripLeading();
+    }
+    lines.add(rest);
+    return lines;
   }
 
   /**

@@ -34,7 +34,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     String release = artifact.release() == null ? "" : " " + artifact.release();
     console.line(
         console.paint(Paint.STRONG, artifact.name() + release)
-            + ", a "
+            + (artifact.form().equals("executable") ? ", an " : ", a ")
             + artifact.form()
             + " made by Girdle "
             + artifact.girdle());

@@ -64,6 +64,17 @@ class ViewTest {
   }
 
   @Test
+  void noticesAreBrokenBetweenWords() {
+    console(false, true, 50).notices(List.of("word ".repeat(20).strip(), "x".repeat(120)));
+    assertThat(out.toString().lines().skip(2))
+        .allSatisfy(l -> assertThat(l.length()).isLessThanOrEqualTo(50))
+        .startsWith("  word word word word word word word word word")
+        .element(1)
+        .isEqualTo("    word word word word word word word word word");
+    assertThat(out.toString().replaceAll("\\s", "")).endsWith("x".repeat(120));
+  }
+
+  @Test
   void elsewhereThanOnATerminalLinesAreNotBroken() {
     Table table = new Table("ll");
     table.row("name", "word ".repeat(100).strip());

@@ -1,0 +1,118 @@
+package dev.girdle.form;
+
+import dev.girdle.io.Sha256;
+import dev.girdle.layout.Layout;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.function.LongConsumer;
+
+/**
+ * Writes one file that starts by itself: a head in POSIX {@code sh}, and behind it the folder as a
+ * tar archive that is compressed with gzip. The third line of the head is {@code # girdle-payload},
+ * the head's length, the archive's length (both in bytes) and the archive's SHA-256.
+ */
+public final class ExecutableForm implements Form {
+  /** How the line starts that tells where the archive is. */
+  public static final String MARK = "# girdle-payload ";
+
+  private static final int SHORT = 16;
+
+  private final Pack pack;
+  private final Head head;
+
+  /**
+   * What the head has to know.
+   *
+   * @param title what it is, for people
+   * @param name fit for file names
+   * @param variablePrefix what environment variables of the program start with
+   * @param entries the names of its starters in {@code bin}, the main one first
+   */
+  public record Head(String title, String name, String variablePrefix, List<String> entries) {
+    /** Copies the list. */
+    public Head {
+      entries = List.copyOf(entries);
+    }
+  }
+
+  /**
+   * Creates the form.
+   *
+   * @param pack how the folder is packed; without a top folder
+   * @param head what the head has to know
+   */
+  public ExecutableForm(Pack pack, Head head) {
+    this.pack = pack;
+    this.head = head;
+  }
+
+  @Override
+  public void write(
+      Layout layout,
+      Path place,
+      Function<List<WrittenFile>, byte[]> accounts,
+      LongConsumer progress)
+      throws IOException {
+    Path payload = place.resolveSibling(place.getFileName() + ".payload");
+    try {
+      new TarForm(pack).write(layout, payload, accounts, progress);
+      String digest;
+      try (InputStream in = Files.newInputStream(payload)) {
+        digest = Sha256.copy(in, OutputStream.nullOutputStream());
+      }
+      try (OutputStream out = Files.newOutputStream(place, StandardOpenOption.CREATE_NEW)) {
+        out.write(head(Files.size(payload), digest));
+        Files.copy(payload, out);
+      }
+    } finally {
+      Files.deleteIfExists(payload);
+    }
+    PosixFileAttributeView posix = Files.getFileAttributeView(place, PosixFileAttributeView.class);
+    if (posix != null) {
+      posix.setPermissions(PosixFilePermissions.fromString("rwxr-xr-x"));
+    }
+  }
+
+  /** The head tells its own length, whose digits are part of it. */
+  private byte[] head(long size, String digest) throws IOException {
+    byte[] bytes = head(0, size, digest);
+    for (int length = bytes.length; ; length = bytes.length) {
+      bytes = head(length, size, digest);
+      if (bytes.length == length) {
+        return bytes;
+      }
+    }
+  }
+
+  private byte[] head(long offset, long size, String digest) throws IOException {
+    Map<String, String> values = new HashMap<>();
+    values.put("TITLE", head.title().replaceAll("\\p{Cntrl}", " "));
+    values.put("NAME", head.name());
+    values.put("VARIABLE", head.variablePrefix());
+    values.put("ENTRY", head.entries().get(0));
+    values.put("ENTRIES", String.join(", ", head.entries()));
+    values.put("OFFSET", Long.toString(offset));
+    values.put("SIZE", Long.toString(size));
+    values.put("DIGEST", digest);
+    values.put("SHORT", digest.substring(0, SHORT));
+    String text;
+    try (InputStream in = ExecutableForm.class.getResourceAsStream("executable.sh")) {
+      text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+    for (Map.Entry<String, String> value : values.entrySet()) {
+      text = text.replace("@" + value.getKey() + "@", value.getValue());
+    }
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+}
