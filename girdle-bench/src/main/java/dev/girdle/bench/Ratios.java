@@ -1,5 +1,6 @@
 package dev.girdle.bench;
 
+import dev.girdle.seal.Sealer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -7,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
 /**
  * Whole processes against plain operations on the same bytes. The two are run in turn, so that both
@@ -19,6 +21,13 @@ public final class Ratios {
   private final Path root;
   private final Path work;
   private final Path jars;
+  private static final Map<String, String> SIZES =
+      Map.of(
+          "whole", "folder, with the whole Java but its development parts",
+          "trimmed", "folder, with a trimmed Java",
+          "one.run", "executable, with a trimmed Java");
+
+  private final List<String> sizes = new ArrayList<>();
   private final List<String> rows = new ArrayList<>();
 
   private Ratios(Path root) throws IOException {
@@ -75,6 +84,21 @@ public final class Ratios {
         plus(seal, "--form", "folder", "--as", "folder"),
         shell("rm -rf " + work + "/copy; cp -r '" + app + "' " + work + "/copy"));
     compare(
+        "`seal --form folder --runtime trimmed`",
+        "`cp` of the Java's `lib/modules`",
+        plus(seal, "--form", "folder", "--as", "trimmed", "--runtime", "trimmed"),
+        shell("cp '" + System.getProperty("java.home") + "/lib/modules' " + work + "/modules"));
+    time(plus(seal, "--form", "folder", "--as", "whole", "--runtime", "whole"));
+    time(plus(seal, "--form", "executable", "--as", "one.run", "--runtime", "trimmed"));
+    for (String name : List.of("whole", "trimmed", "one.run")) {
+      sizes.add(
+          "| "
+              + SIZES.get(name)
+              + " | "
+              + Sealer.sizeOf(Path.of(out, name)) / 100_000 / 10.0
+              + " MB |");
+    }
+    compare(
         "`unzip -tq` of the same jars, again",
         "nothing but itself (the noise of this machine)",
         shell(unzip),
@@ -96,6 +120,13 @@ public final class Ratios {
     List<String> folder = new ArrayList<>(List.of(out + "/folder/bin/checkstyle"));
     folder.addAll(job);
     compare("start of the folder", "start from a plain class path", folder, plain);
+    List<String> trimmed = new ArrayList<>(List.of(out + "/trimmed/bin/checkstyle"));
+    trimmed.addAll(job);
+    compare(
+        "start of the folder with its own Java", "start from a plain class path", trimmed, plain);
+    List<String> one =
+        shell("XDG_CACHE_HOME=" + work + "/cache " + out + "/one.run " + String.join(" ", job));
+    compare("start of the executable, unpacked already", "start of that folder", one, trimmed);
   }
 
   private static List<String> plus(List<String> words, String... more) {
@@ -167,11 +198,18 @@ public final class Ratios {
         | --- | --- | ---: | ---: | ---: | ---: |
         %s
 
+        With a Java that goes along, nothing of the jars pruned:
+
+        | artifact | size |
+        | --- | ---: |
+        %s
+
         On %d processors, Java %s.
         """
         .formatted(
             ROUNDS,
             String.join("\n", rows),
+            String.join("\n", sizes),
             Runtime.getRuntime().availableProcessors(),
             System.getProperty("java.version"));
   }
