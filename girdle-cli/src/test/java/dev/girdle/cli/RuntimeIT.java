@@ -69,6 +69,44 @@ class RuntimeIT {
   }
 
   @Test
+  void theShelfServesOtherTargets() throws IOException {
+    Path shelf = dir.resolve("data");
+    Path home = dir.resolve("windows-java");
+    Files.createDirectories(home.resolve("lib"));
+    Files.writeString(
+        home.resolve("release"),
+        "JAVA_VERSION=\"17.0.9\"\nOS_NAME=\"Windows\"\nOS_ARCH=\"x86_64\"\n");
+    Files.writeString(home.resolve("lib/modules"), "no image");
+    Result added =
+        Run.girdle("runtimes", "--add", home).with("XDG_DATA_HOME", shelf.toString()).well();
+    assertThat(added.out()).contains("Java 17.0.9", "windows-x64", "on the shelf");
+    JsonNode all =
+        JsonIT.valid(
+            "runtimes",
+            Run.girdle("runtimes", "--json")
+                .with("XDG_DATA_HOME", shelf.toString())
+                .with("JAVA_HOME", System.getProperty("java.home"))
+                .well());
+    assertThat(all.get("runtimes").toString()).contains("JAVA_HOME", "java-17.0.9-windows-x64");
+    Result sealed =
+        Run.girdle(
+                "seal",
+                demo,
+                "--form",
+                "folder",
+                "--runtime",
+                "whole",
+                "--target",
+                "windows-x64",
+                "--out",
+                dir.resolve("shelved"))
+            .with("XDG_DATA_HOME", shelf.toString())
+            .go();
+    // it is found; that its image is none is told
+    assertThat(sealed.err()).contains("java-17.0.9-windows-x64 cannot be read");
+  }
+
+  @Test
   void modulesCanBeKeptAndLeftOutByName() throws IOException {
     JsonNode made =
         new ObjectMapper()

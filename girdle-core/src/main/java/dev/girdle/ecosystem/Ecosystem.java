@@ -7,6 +7,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -50,6 +51,24 @@ public interface Ecosystem {
    * @return in the order in which the starter looks at them
    */
   List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment);
+
+  /**
+   * The runtimes that the user keeps for other systems.
+   *
+   * @param environment the environment variables
+   * @return by name
+   */
+  List<FoundRuntime> runtimesOnShelf(Map<String, String> environment);
+
+  /**
+   * Puts a runtime on the user's shelf.
+   *
+   * @param source its folder, or an archive of it
+   * @param environment the environment variables
+   * @return the runtime on the shelf
+   * @throws GirdleException if it is none, or is there already, or cannot be unpacked safely
+   */
+  FoundRuntime addToShelf(Path source, Map<String, String> environment);
 
   /**
    * Where the runtime that goes along runs.

@@ -1,12 +1,24 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.app.Target;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /**
  * A language runtime on this machine.
  *
+ * @param title what it is: "Java 17.0.15 of Debian"
  * @param release its feature release
+ * @param target where it runs; empty if that is not known
  * @param home its folder
- * @param foundBy how it was found: "JAVA_HOME", "on the path", "in the usual places"
+ * @param foundBy how it was found: "JAVA_HOME", "on the path", "in the usual places", "on the
+ *     shelf"
+ * @param canGoAlong whether it can be put beside a program
  */
-public record FoundRuntime(int release, Path home, String foundBy) {}
+public record FoundRuntime(
+    String title,
+    int release,
+    Optional<Target> target,
+    Path home,
+    String foundBy,
+    boolean canGoAlong) {}

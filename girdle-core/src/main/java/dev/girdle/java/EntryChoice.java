@@ -49,8 +49,8 @@ final class EntryChoice {
     choose(wanted, own);
     if (chosen != null) {
       // what else could be started is worth knowing for whoever wants more than one starter
-      mains.candidates(own, folderName).stream()
-          .filter(c -> c.component().equals(chosen.component()))
+      List<Component> its = own.stream().filter(c -> c.name().equals(chosen.component())).toList();
+      mains.candidates(its, folderName).stream()
           .filter(c -> !c.name().equals(chosen.name()))
           .forEach(candidates::add);
     }

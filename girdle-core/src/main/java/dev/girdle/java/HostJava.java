@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.java.runtime.JavaHome;
 import java.io.File;
 import java.io.IOException;
 import java.io.Reader;
@@ -68,9 +69,20 @@ final class HostJava {
 
   private void consider(Path home, String foundBy) {
     if (home != null && Files.isExecutable(home.resolve("bin/java"))) {
-      release(home)
-          .ifPresent(r -> found.putIfAbsent(real(home), new FoundRuntime(r, home, foundBy)));
+      release(home).ifPresent(r -> found.putIfAbsent(real(home), found(home, r, foundBy)));
     }
+  }
+
+  /** Only a Java with modules can go along. */
+  static FoundRuntime found(Path home, int release, String foundBy) {
+    Optional<JavaHome> modular = JavaHome.at(home);
+    return new FoundRuntime(
+        modular.map(JavaHome::title).orElse("Java " + release),
+        release,
+        modular.flatMap(JavaHome::target),
+        home,
+        foundBy,
+        modular.isPresent());
   }
 
   /** What the file {@code release} in a Java's folder says. */

@@ -10,11 +10,14 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.java.runtime.JavaHome;
+import dev.girdle.java.runtime.Shelf;
 import dev.girdle.layout.Layout;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.lang.module.ModuleFinder;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -53,6 +56,20 @@ public final class JavaEcosystem implements Ecosystem {
   @Override
   public List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment) {
     return new HostJava(variablePrefix, environment).all();
+  }
+
+  @Override
+  public List<FoundRuntime> runtimesOnShelf(Map<String, String> environment) {
+    return Shelf.of(environment).all().stream().map(JavaEcosystem::onShelf).toList();
+  }
+
+  @Override
+  public FoundRuntime addToShelf(Path source, Map<String, String> environment) {
+    return onShelf(Shelf.of(environment).add(source));
+  }
+
+  private static FoundRuntime onShelf(JavaHome home) {
+    return HostJava.found(home.folder(), home.feature(), "on the shelf");
   }
 
   @Override

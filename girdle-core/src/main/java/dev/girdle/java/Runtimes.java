@@ -14,6 +14,7 @@ import dev.girdle.io.Seekable;
 import dev.girdle.java.runtime.BundledRuntime;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
+import dev.girdle.java.runtime.Shelf;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutRuntime;
@@ -36,11 +37,15 @@ final class Runtimes {
 
   private Runtimes() {}
 
-  /** The runtimes that the plan names, or the one that Girdle runs on. */
+  /** The runtimes that the plan names; or the one that Girdle runs on, and those on the shelf. */
   private static List<JavaHome> homes(RuntimeWish wish) {
-    return wish.from().isEmpty()
-        ? List.of(JavaHome.of(Path.of(System.getProperty("java.home"))))
-        : wish.from().stream().map(JavaHome::of).toList();
+    if (!wish.from().isEmpty()) {
+      return wish.from().stream().map(JavaHome::of).toList();
+    }
+    List<JavaHome> homes = new ArrayList<>();
+    homes.add(JavaHome.of(Path.of(System.getProperty("java.home"))));
+    homes.addAll(Shelf.of(System.getenv()).all());
+    return homes;
   }
 
   static JavaHome first(RuntimeWish wish) {
@@ -83,7 +88,8 @@ final class Runtimes {
                     + h.target().map(t -> " for " + t.text()).orElse("")
                     + " in "
                     + h.folder()));
-    lines.add("  Name another with --runtime-from DIR, or \"runtime: from\" in the plan.");
+    lines.add(
+        "  Name another with --runtime-from DIR, or put one on the shelf: girdle runtimes --add PATH");
     return new GirdleException(dev.girdle.fault.Fault.REQUEST, lines);
   }
 
