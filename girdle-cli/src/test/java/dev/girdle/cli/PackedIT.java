@@ -102,6 +102,10 @@ class PackedIT {
     String entry = Files.readString(home.resolve("applications/org.ternhaven.tidebook.desktop"));
     assertThat(entry)
         .contains("Name=Tide Book", "Exec=\"" + folder + "/bin/tidebook\"", "Terminal=true");
+    Path validator = Path.of("/usr/bin/desktop-file-validate");
+    if (Files.isExecutable(validator)) {
+      Run.of(validator, home.resolve("applications/org.ternhaven.tidebook.desktop")).well();
+    }
     String icon = entry.replaceFirst("(?s).*Icon=([^\n]+).*", "$1");
     assertThat(Path.of(icon)).exists();
   }

@@ -130,6 +130,11 @@ class RuntimeIT {
     Result list = Run.of(dir.resolve("out/chosen/runtime/bin/java"), "--list-modules").well();
     assertThat(list.out()).contains("jdk.zipfs@").doesNotContain("jdk.localedata");
     assertThat(start(dir.resolve("out/chosen")).out()).contains("page sum 4c2a9646");
+    assertThat(Run.girdle("explain", demo, "jdk.localedata").well().out())
+        .containsPattern("jdk.localedata goes along with Java \\d+: for \\w+ in other languages")
+        .contains("org.ternhaven.");
+    assertThat(Run.girdle("explain", demo, "jdk.zipfs").well().out())
+        .contains("which nothing in the closure asks for");
   }
 
   @Test

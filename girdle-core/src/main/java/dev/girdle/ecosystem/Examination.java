@@ -9,6 +9,7 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Strength;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Prune;
 import java.util.Collection;
 import java.util.List;
@@ -65,6 +66,16 @@ public interface Examination {
    * @return a few words for the user; empty if it can stay behind
    */
   Optional<String> staysWith(Item item, Prune prune);
+
+  /**
+   * Which parts of the runtime a trimmed one has for a closure, and which it has not, though some
+   * program might ask for them by name.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @param choice what the plan wants in and out
+   * @return never null
+   */
+  RuntimeParts runtimeParts(Closure closure, Choice choice);
 
   /**
    * Where a component comes from.

@@ -2,7 +2,8 @@ package dev.girdle.identity;
 
 /**
  * The entry of a menu (freedesktop.org, Desktop Entry Specification 1.5). Where the folder lies is
- * known only to the receiver, who puts it in for {@value #FOLDER}.
+ * known only to the receiver, who puts it in for {@value #FOLDER}. It uses nothing that was not in
+ * the first version, which is the one it names.
  *
  * @param title the name that is shown
  * @param description what is shown besides; may be empty
@@ -15,7 +16,7 @@ record MenuEntry(
   static final String FOLDER = "@FOLDER@";
 
   String text() {
-    StringBuilder text = new StringBuilder("[Desktop Entry]\nType=Application\nVersion=1.5\n");
+    StringBuilder text = new StringBuilder("[Desktop Entry]\nType=Application\nVersion=1.0\n");
     text.append("Name=").append(escaped(title)).append('\n');
     if (!description.isEmpty()) {
       text.append("Comment=").append(escaped(description)).append('\n');

@@ -18,7 +18,10 @@ import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.io.Paths;
+import dev.girdle.java.runtime.ModuleChoice;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -155,6 +158,18 @@ final class JavaExamination implements Examination {
     return path.endsWith(".class") && prune != Prune.CLASSES
         ? Optional.of("not reached; classes are left out by --prune classes only")
         : Optional.empty();
+  }
+
+  @Override
+  public RuntimeParts runtimeParts(Closure closure, Choice choice) {
+    ModuleChoice modules =
+        ModuleChoice.of(
+            jdk.requirements(),
+            Runtimes.reached(closure),
+            closure.ofRuntime(),
+            choice.always(),
+            choice.never());
+    return new RuntimeParts(modules.chosen(), modules.leftOut());
   }
 
   @Override

@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.lang.module.ModuleDescriptor;
 import java.lang.module.ModuleFinder;
 import java.lang.module.ModuleReader;
 import java.lang.module.ModuleReference;
@@ -38,6 +39,21 @@ final class Jdk {
   /** The runtime as a component, each of its modules an item. */
   Component component() {
     return component;
+  }
+
+  /** Its modules, each with those that it requires while it runs. */
+  Map<String, List<String>> requirements() {
+    Map<String, List<String>> requirements = new TreeMap<>();
+    for (ModuleReference module : ModuleFinder.ofSystem().findAll()) {
+      requirements.put(
+          module.descriptor().name(),
+          module.descriptor().requires().stream()
+              .filter(r -> !r.modifiers().contains(ModuleDescriptor.Requires.Modifier.STATIC))
+              .map(ModuleDescriptor.Requires::name)
+              .sorted()
+              .toList());
+    }
+    return requirements;
   }
 
   /** The module that has this class; empty if the runtime has no such class. */

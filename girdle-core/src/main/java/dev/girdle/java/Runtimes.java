@@ -4,6 +4,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.binary.NeededLibraries;
+import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.ecosystem.LayoutRequest;
@@ -107,7 +108,7 @@ final class Runtimes {
     ModuleChoice choice =
         ModuleChoice.of(
             runtime.modules(),
-            reached(request),
+            reached(request.closure()),
             request.closure().ofRuntime(),
             request.choice().always(),
             request.choice().never());
@@ -118,9 +119,10 @@ final class Runtimes {
     return layout.with(part, files).noticing(notices(part)).noticing(systemLibraries(files));
   }
 
-  private static Map<String, String> reached(LayoutRequest request) {
+  /** The modules that a closure reaches, each with the first demand. */
+  static Map<String, String> reached(Closure closure) {
     Map<String, String> reached = new LinkedHashMap<>();
-    for (Reached one : request.closure().reached()) {
+    for (Reached one : closure.reached()) {
       Item item = one.item();
       if (item.component().role() == Role.RUNTIME) {
         reached.put(item.name(), Reasons.sentence(one.first()));

@@ -3,6 +3,7 @@ package dev.girdle.seal;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Nearest;
+import dev.girdle.app.Role;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
@@ -10,6 +11,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Unmet;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
@@ -109,8 +111,23 @@ public final class Explainer {
     if (closure.reached(item).isPresent()) {
       return new Explanation.Reached(item, closure.chain(item));
     }
+    if (item.component().role() == Role.RUNTIME) {
+      return ofRuntime(item);
+    }
     boolean kept = assessment.selection().keeps(item);
     return new Explanation.Unreached(item, kept, why(item, kept), askers(i -> i == item));
+  }
+
+  /** What nothing reaches may be a part of a trimmed runtime all the same. */
+  private Explanation ofRuntime(Item item) {
+    RuntimeParts parts = assessment.examination().runtimeParts(closure, assessment.plan().choice());
+    String chosen = parts.chosen().get(item.name());
+    String why = chosen == null ? parts.leftOut().get(item.name()) : chosen;
+    return new Explanation.Unreached(
+        item,
+        chosen != null,
+        why == null ? "nothing reaches it" : why,
+        chosen == null ? askers(i -> i == item) : List.of());
   }
 
   private String why(Item item, boolean kept) {

@@ -69,7 +69,7 @@ class AppearanceTest {
             """
             [Desktop Entry]
             Type=Application
-            Version=1.5
+            Version=1.0
             Name=Tide \\\\ Book
             Comment=Berths\\nand tides
             Exec="@FOLDER@/bin/tidebook"
