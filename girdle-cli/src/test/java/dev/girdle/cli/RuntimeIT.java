@@ -192,12 +192,54 @@ class RuntimeIT {
   }
 
   @Test
-  void anExecutableNeedsARuntimeAndASystemThatKnowsShells() {
-    assertThat(seal("--form", "executable", "--as", "e.run").err())
-        .contains("an executable brings its runtime along; choose it with --runtime trimmed");
+  void thereIsNoExecutableForWindowsYet() {
     assertThat(
             seal("--form", "executable", "--runtime", "trimmed", "--target", "windows-x64").err())
         .contains("there is no executable for windows yet; zip");
+  }
+
+  @Test
+  void withoutARuntimeAnExecutableIsAScriptAndAJarAtOnce() throws IOException {
+    Result made = seal("--form", "executable", "--as", "both.run", "--entry-options", "-Xmx99m");
+    assertThat(made.status()).as(made.err()).isZero();
+    Path file = dir.resolve("out/both.run");
+    Path link = Files.createSymbolicLink(dir.resolve("tides"), file);
+    List<List<Object>> starts =
+        List.of(
+            List.of(file),
+            List.of(link),
+            List.of("dash", file),
+            List.of("bash", file),
+            List.of(Run.JAVA, "-jar", file));
+    for (List<Object> start : starts) {
+      for (String berth : List.of("north-quay", "no & such 'quay'")) {
+        List<Object> command = new java.util.ArrayList<>(start);
+        command.addAll(List.of(berth, "2026-03-14"));
+        Result run =
+            Run.of(command.toArray())
+                .with("PATH", "/usr/bin:/bin")
+                .with("JAVA_HOME", System.getProperty("java.home"))
+                .go();
+        Result plain =
+            Run.of(
+                    Run.JAVA,
+                    "-jar",
+                    dir.resolve("demo/sealed/tidebook-merged.jar"),
+                    berth,
+                    "2026-03-14")
+                .go();
+        assertThat(run.out()).as(start.toString()).isEqualTo(plain.out());
+        assertThat(run.status()).isEqualTo(plain.status());
+      }
+    }
+    assertThat(Run.girdle("check", file).with("PATH", "/usr/bin").well().out())
+        .contains("Nothing has to be mended");
+    assertThat(Run.girdle("inspect", file).well().out()).contains("an executable made by Girdle");
+    assertThat(Run.of("unzip", "-tq", file).with("PATH", "/usr/bin:/bin").well().out())
+        .contains("No errors detected");
+    assertThat(Files.readString(file, java.nio.charset.StandardCharsets.ISO_8859_1))
+        .contains("exec \"$java\" $options '-Xmx99m' ");
+    seal("--form", "executable", "--as", "both.run", "--entry-options", "-Xmx99m", "--replace");
   }
 
   @Test

@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param target where it is to run; empty for everywhere
  * @param programFolder the folder of the artifact that starters and components go to, with a slash
  *     at the end; empty for the top
+ * @param isSelfStarting whether an archive is to start like any other program
  * @param runtime which runtime goes along
  * @param choice what goes along and what stays behind, also of the runtime
  * @param receiverNotes paragraphs for whoever receives it, besides how it is started
@@ -36,6 +37,7 @@ public record LayoutRequest(
     List<Start> starts,
     Optional<Target> target,
     String programFolder,
+    boolean isSelfStarting,
     RuntimeWish runtime,
     Choice choice,
     List<String> receiverNotes,

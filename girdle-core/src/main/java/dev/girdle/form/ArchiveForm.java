@@ -7,6 +7,7 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,6 +38,7 @@ public final class ArchiveForm implements Form {
       LongConsumer progress)
       throws IOException {
     try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.compression())) {
+      zip.head(layout.head().getBytes(StandardCharsets.UTF_8));
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;
       for (LayoutFile file : layout.files()) {
@@ -51,6 +53,9 @@ public final class ArchiveForm implements Form {
         }
       }
       zip.compress(pack.top() + layout.recordPath(), Content.of(accounts.apply(written)), false);
+    }
+    if (!layout.head().isEmpty()) {
+      Permissions.executable(place);
     }
   }
 

@@ -9,8 +9,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.PosixFileAttributeView;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -78,10 +76,7 @@ public final class ExecutableForm implements Form {
     } finally {
       Files.deleteIfExists(payload);
     }
-    PosixFileAttributeView posix = Files.getFileAttributeView(place, PosixFileAttributeView.class);
-    if (posix != null) {
-      posix.setPermissions(PosixFilePermissions.fromString("rwxr-xr-x"));
-    }
+    Permissions.executable(place);
   }
 
   /** The head tells its own length, whose digits are part of it. */

@@ -10,8 +10,6 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
-import java.nio.file.attribute.PosixFileAttributeView;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -55,15 +53,12 @@ public final class FolderForm implements Form {
     try (InputStream in = file.content().open();
         OutputStream out = Files.newOutputStream(target)) {
       String digest = Sha256.copy(in, out);
-      permit(target, file.executable());
+      if (file.executable()) {
+        Permissions.executable(target);
+      } else {
+        Permissions.plain(target);
+      }
       return digest;
-    }
-  }
-
-  private static void permit(Path target, boolean executable) throws IOException {
-    PosixFileAttributeView posix = Files.getFileAttributeView(target, PosixFileAttributeView.class);
-    if (posix != null) {
-      posix.setPermissions(PosixFilePermissions.fromString(executable ? "rwxr-xr-x" : "rw-r--r--"));
     }
   }
 
@@ -76,7 +71,7 @@ public final class FolderForm implements Form {
     }
     for (Path path : all) {
       if (Files.isDirectory(path)) {
-        permit(path, true);
+        Permissions.executable(path);
       }
       Files.setLastModifiedTime(path, time);
     }

@@ -70,7 +70,9 @@ public final class ZipTree implements FileTree {
 
   private static ZipTree open(SeekableByteChannel channel, String label) throws IOException {
     byte[] magic = Channels.head(channel, 4);
-    if (magic.length < 4 || magic[0] != 'P' || magic[1] != 'K') {
+    boolean isZip = magic.length == 4 && magic[0] == 'P' && magic[1] == 'K';
+    boolean isScript = magic.length == 4 && magic[0] == '#' && magic[1] == '!';
+    if (!isZip && !isScript) { // a script may stand before an archive, so that it can be started
       channel.close();
       throw GirdleException.application(
           label

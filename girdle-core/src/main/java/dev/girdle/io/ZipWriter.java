@@ -70,6 +70,17 @@ public final class ZipWriter implements Closeable {
   }
 
   /**
+   * Writes bytes before the first entry, such as a script. The archive stays one: its offsets count
+   * from the start of the file (PKWARE APPNOTE 4.1.9, self-extracting archives).
+   *
+   * @param head the bytes
+   * @throws IOException if writing fails
+   */
+  public void head(byte[] head) throws IOException {
+    put(buffer(head.length).put(head));
+  }
+
+  /**
    * Adds a folder entry.
    *
    * @param path with a slash at the end

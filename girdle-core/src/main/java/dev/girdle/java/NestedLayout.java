@@ -12,6 +12,7 @@ import dev.girdle.start.Start;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One archive that holds the jars whole and uncompressed, so that they can be read in place;
@@ -68,13 +69,29 @@ final class NestedLayout {
             "tells the starter where everything lies"));
     files.addAll(StartClasses.ofNested());
     files.addAll(jars);
-    return new Layout(
-        files,
-        List.of(),
-        RecordFile.IN_ARCHIVE,
-        List.of(),
-        notices(options, entries),
-        (request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s"));
+    Layout layout =
+        new Layout(
+            files,
+            List.of(),
+            RecordFile.IN_ARCHIVE,
+            List.of(),
+            notices(options, entries),
+            (request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s"));
+    return request.isSelfStarting() ? layout.headedBy(head(options)) : layout;
+  }
+
+  /** By which a Unix system starts the archive like any other program. */
+  private String head(LaunchOptions options) throws IOException {
+    Starter starter =
+        new Starter(
+            request.application().identity(),
+            request.main(),
+            false,
+            request.need(),
+            List.of(),
+            options.commandLine(),
+            Optional.empty());
+    return UnixStarter.head(starter, request.starts().size() == 1);
   }
 
   private static List<String> notices(LaunchOptions options, EntryTable entries) {

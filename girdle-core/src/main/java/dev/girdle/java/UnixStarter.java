@@ -13,22 +13,18 @@ import java.util.stream.Collectors;
 final class UnixStarter {
   private UnixStarter() {}
 
+  /** The starter of a folder, which goes into {@code bin}. */
   static String script(Starter starter) throws IOException {
     StringBuilder classPath = new StringBuilder();
     for (String jar : starter.jars()) {
       classPath.append(classPath.length() == 0 ? "" : ":").append("$home/lib/");
       classPath.append(inDoubleQuotes(jar));
     }
-    Map<String, String> values = new HashMap<>();
-    values.put("NAME", starter.start().label());
-    values.put("TITLE", starter.identity().title());
-    values.put("NEEDS", Integer.toString(starter.need().release()));
-    values.put("EXACTLY", starter.need().exactly() ? "yes" : "");
-    values.put("NEED_TEXT", starter.need().text());
-    values.put("VARIABLE", starter.identity().variablePrefix());
-    values.put("OPTIONS", starter.allOptions());
+    Map<String, String> values = common(starter);
+    values.put("ABOUT", "README.txt, beside the folder of this file, tells what it needs.");
     values.put("FIXED_OPTIONS", words(starter.start().options()));
     values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
+    values.put("ENVIRONMENT", environment(starter.start()));
     values.put(
         "BUNDLED",
         starter
@@ -39,12 +35,43 @@ final class UnixStarter {
                         + h.feature()
                         + "; }\n")
             .orElse(""));
-    values.put("ENVIRONMENT", environment(starter.start()));
-    values.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
-    values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
-    values.put("CLASS_PATH", classPath.toString());
-    values.put("MAIN", (starter.start().isOfModule() ? " -m" : "") + words(starter.mainWords()));
+    String main = (starter.start().isOfModule() ? " -m" : "") + words(starter.mainWords());
+    String pathOption = starter.start().isOfModule() ? "-p" : "-cp";
+    values.put("LAUNCH", pathOption + " \"" + classPath + "\"" + main);
+    Map<String, String> place = new HashMap<>(values);
+    place.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
+    values.put("PLACE", fill("place-in-folder.sh", place));
     return fill("starter.sh", values);
+  }
+
+  /**
+   * The head of an archive that starts itself. What the archive gives to its entries by its own
+   * table is not given twice; options for Java are only given if there is one entry.
+   */
+  static String head(Starter starter, boolean isOnly) throws IOException {
+    Map<String, String> values = common(starter);
+    values.put("ABOUT", "This file is a program for Unix and a jar at once.");
+    List<String> options =
+        starter.start().options().stream().filter(o -> isOnly && !o.startsWith("-D")).toList();
+    values.put("FIXED_OPTIONS", words(options));
+    values.put("FIXED_ARGUMENTS", "");
+    values.put("ENVIRONMENT", isOnly ? environment(starter.start()) : "");
+    values.put("BUNDLED", "");
+    values.put("LAUNCH", "-jar \"$home\"");
+    values.put("PLACE", fill("place-in-archive.sh", values));
+    return fill("starter.sh", values);
+  }
+
+  private static Map<String, String> common(Starter starter) {
+    Map<String, String> values = new HashMap<>();
+    values.put("NAME", starter.start().label());
+    values.put("TITLE", starter.identity().title());
+    values.put("NEEDS", Integer.toString(starter.need().release()));
+    values.put("EXACTLY", starter.need().exactly() ? "yes" : "");
+    values.put("NEED_TEXT", starter.need().text());
+    values.put("VARIABLE", starter.identity().variablePrefix());
+    values.put("OPTIONS", starter.allOptions());
+    return values;
   }
 
   /** What the user has set already stays as it is. */

@@ -17,6 +17,7 @@ import java.util.Set;
  * @param notices what the user should know about the laying out, one sentence each
  * @param start how the artifact is started, with {@code %s} for where it lies
  * @param runtime the runtime that goes along; empty if none does
+ * @param head what stands before an archive, so that it can be started; empty for nothing
  */
 public record Layout(
     List<LayoutFile> files,
@@ -25,7 +26,8 @@ public record Layout(
     List<Ballast> leftOut,
     List<String> notices,
     String start,
-    Optional<LayoutRuntime> runtime) {
+    Optional<LayoutRuntime> runtime,
+    String head) {
   /** Copies the lists and checks that no path is there twice. */
   public Layout {
     files = List.copyOf(files);
@@ -57,7 +59,17 @@ public record Layout(
       List<Ballast> leftOut,
       List<String> notices,
       String start) {
-    this(files, folders, recordPath, leftOut, notices, start, Optional.empty());
+    this(files, folders, recordPath, leftOut, notices, start, Optional.empty(), "");
+  }
+
+  /**
+   * The same layout with a head.
+   *
+   * @param newHead what stands before an archive
+   * @return a new layout
+   */
+  public Layout headedBy(String newHead) {
+    return new Layout(files, folders, recordPath, leftOut, notices, start, runtime, newHead);
   }
 
   /**
@@ -70,7 +82,8 @@ public record Layout(
   public Layout with(LayoutRuntime bundled, List<LayoutFile> itsFiles) {
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(itsFiles);
-    return new Layout(all, folders, recordPath, leftOut, notices, start, Optional.of(bundled));
+    return new Layout(
+        all, folders, recordPath, leftOut, notices, start, Optional.of(bundled), head);
   }
 
   /**
@@ -82,7 +95,7 @@ public record Layout(
   public Layout plus(List<LayoutFile> more) {
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(more);
-    return new Layout(all, folders, recordPath, leftOut, notices, start, runtime);
+    return new Layout(all, folders, recordPath, leftOut, notices, start, runtime, head);
   }
 
   /**
@@ -94,7 +107,7 @@ public record Layout(
   public Layout noticing(List<String> more) {
     List<String> all = new ArrayList<>(notices);
     all.addAll(more);
-    return new Layout(files, folders, recordPath, leftOut, all, start, runtime);
+    return new Layout(files, folders, recordPath, leftOut, all, start, runtime, head);
   }
 
   /**
@@ -104,6 +117,6 @@ public record Layout(
    * @return a new layout
    */
   public Layout startedBy(String newStart) {
-    return new Layout(files, folders, recordPath, leftOut, notices, newStart, runtime);
+    return new Layout(files, folders, recordPath, leftOut, notices, newStart, runtime, head);
   }
 }

@@ -42,6 +42,7 @@ final class Composition {
                     assessment.application().starts(),
                     assessment.plan().choice().target(),
                     isSeen ? appearance.programFolder() : "",
+                    form == FormKind.EXECUTABLE,
                     isFolder ? assessment.plan().runtime() : RuntimeWish.HOST,
                     assessment.plan().choice(),
                     isSeen ? appearance.receiverNotes() : List.of(),

@@ -83,11 +83,7 @@ final class Places {
   }
 
   private static void refuseExecutable(Plan plan, Optional<Target> target, List<String> problems) {
-    if (!plan.runtime().isBundled()) {
-      problems.add(
-          "an executable brings its runtime along; choose it with --runtime trimmed or whole, or make"
-              + " an archive for machines that have one");
-    } else if (target.filter(t -> t.system().equals("windows")).isPresent()) {
+    if (target.filter(t -> t.system().equals("windows")).isPresent()) {
       problems.add(
           "there is no executable for windows yet; zip makes a folder in one file that starts there");
     }

@@ -100,7 +100,7 @@ public final class Sealer {
 
   private Artifact make(Assessment assessment, FormWish wish, Path place) {
     String top = top(wish, place);
-    Layout layout = new Composition(assessment, shape(wish), wish.kind()).layout();
+    Layout layout = new Composition(assessment, shape(assessment, wish), wish.kind()).layout();
     Form form = form(assessment, wish, top);
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     try (Output output = Output.at(place)) {
@@ -137,8 +137,15 @@ public final class Sealer {
       case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), top));
       case TGZ -> new TarForm(new Pack(date, wish.compression(), top));
       case EXECUTABLE ->
-          new ExecutableForm(new Pack(date, wish.compression(), ""), head(assessment));
+          isSelfStartingArchive(assessment, wish)
+              ? new ArchiveForm(new Pack(date, wish.compression(), ""))
+              : new ExecutableForm(new Pack(date, wish.compression(), ""), head(assessment));
     };
+  }
+
+  /** Without a runtime in it, an executable is a jar that starts itself. */
+  private static boolean isSelfStartingArchive(Assessment assessment, FormWish wish) {
+    return wish.kind() == FormKind.EXECUTABLE && !assessment.plan().runtime().isBundled();
   }
 
   private static ExecutableForm.Head head(Assessment assessment) {
@@ -170,7 +177,10 @@ public final class Sealer {
     };
   }
 
-  private static Shape shape(FormWish wish) {
+  private static Shape shape(Assessment assessment, FormWish wish) {
+    if (isSelfStartingArchive(assessment, wish)) {
+      return Shape.NESTED;
+    }
     if (wish.kind() != FormKind.ARCHIVE) {
       return Shape.FOLDER;
     }

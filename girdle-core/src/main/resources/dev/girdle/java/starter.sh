@@ -1,5 +1,5 @@
 #!/bin/sh
-# Starts @TITLE@. README.txt, beside the folder of this file, tells what it needs.
+# Starts @TITLE@. @ABOUT@
 #   @VARIABLE@_JAVA_HOME   the folder of the Java to start it with
 #   @VARIABLE@_JAVA_OPTS   more options for Java, separated by spaces
 
@@ -69,13 +69,7 @@ case $self in
   *) if [ -f "./$self" ]; then self=./$self; else self=$(command -v -- "$self"); fi ;;
 esac
 follow "$self"
-home=$(CDPATH='' cd -- "${real%/*}/.." 2>/dev/null && pwd -P)
-
-if [ ! -r "$home/lib/@FIRST_JAR@" ]; then
-  say "this starter was moved away from its folder; put it back into the bin folder of @TITLE@, or make a symbolic link to it"
-  exit 127
-fi
-case $home in
+@PLACE@case $home in
   *:*)
     say "Java cannot start anything from a folder with a colon in its name: $home"
     exit 127
@@ -123,4 +117,4 @@ esac
 [ "$release" -lt 9 ] || options='@OPTIONS@'
 set -f
 # shellcheck disable=SC2086
-exec "$java" $options@FIXED_OPTIONS@ ${@VARIABLE@_JAVA_OPTS-} @PATH_OPTION@ "@CLASS_PATH@"@MAIN@@FIXED_ARGUMENTS@ "$@"
+exec "$java" $options@FIXED_OPTIONS@ ${@VARIABLE@_JAVA_OPTS-} @LAUNCH@@FIXED_ARGUMENTS@ "$@"

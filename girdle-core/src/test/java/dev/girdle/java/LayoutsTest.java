@@ -89,6 +89,7 @@ class LayoutsTest {
                   a.application().starts(),
                   Optional.empty(),
                   "",
+                  false,
                   RuntimeWish.HOST,
                   Choice.USUAL,
                   List.of(),

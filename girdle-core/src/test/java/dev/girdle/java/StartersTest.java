@@ -30,6 +30,7 @@ class StartersTest {
           List.of(),
           Optional.empty(),
           "",
+          false,
           RuntimeWish.HOST,
           Choice.USUAL,
           List.of(),

@@ -1,0 +1,6 @@
+case $real in
+  /*) home=$real ;;
+  *) home=$(pwd -P)/$real ;;
+esac
+GIRDLE_ARTIFACT=$home
+export GIRDLE_ARTIFACT
