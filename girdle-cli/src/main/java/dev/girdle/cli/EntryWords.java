@@ -58,7 +58,8 @@ final class EntryWords {
               arguments.isEmpty() ? before.arguments() : given,
               options.isEmpty() ? before.options() : forJava,
               before.environment(),
-              before.opensWindow()));
+              before.opensWindow(),
+              start(entry).equals(before.start()) ? before.place() : ""));
     }
     if (!problems.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, problems.stream().distinct().toList());

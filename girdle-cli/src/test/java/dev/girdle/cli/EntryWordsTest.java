@@ -20,20 +20,27 @@ class EntryWordsTest {
     assertThat(entries)
         .containsExactly(
             new Entry(
-                "main", "a.Main", List.of(), List.of("-Dharbour=north", "-Xmx1g"), Map.of(), false),
+                "main",
+                "a.Main",
+                List.of(),
+                List.of("-Dharbour=north", "-Xmx1g"),
+                Map.of(),
+                false,
+                ""),
             new Entry(
                 "load",
                 "a.Load",
                 List.of("--from", "north quay", "--quiet"),
                 List.of("-Dharbour=north"),
                 Map.of(),
-                false));
+                false,
+                ""));
   }
 
   @Test
   void withoutAnEntryTheWordsAreForTheOneThatIsFound() {
     assertThat(new EntryWords(List.of(), List.of("a \"\" b"), List.of()).over(List.of()))
-        .containsExactly(new Entry("", "", List.of("a", "", "b"), List.of(), Map.of(), false));
+        .containsExactly(new Entry("", "", List.of("a", "", "b"), List.of(), Map.of(), false, ""));
     assertThat(new EntryWords(List.of(), List.of(), List.of()).over(List.of())).isEmpty();
   }
 
@@ -49,16 +56,17 @@ class EntryWordsTest {
   @Test
   void whatIsSaidHereOverrulesThePlan() {
     Entry planned =
-        new Entry("main", "a.Main", List.of("--all"), List.of("-Xmx1g"), Map.of("A", "b"), true);
+        new Entry(
+            "main", "a.Main", List.of("--all"), List.of("-Xmx1g"), Map.of("A", "b"), true, "");
     assertThat(new EntryWords(List.of(), List.of(), List.of()).over(List.of(planned)))
         .containsExactly(planned);
     assertThat(new EntryWords(List.of(), List.of("--few"), List.of()).over(List.of(planned)))
         .containsExactly(
             new Entry(
-                "main", "a.Main", List.of("--few"), List.of("-Xmx1g"), Map.of("A", "b"), true));
+                "main", "a.Main", List.of("--few"), List.of("-Xmx1g"), Map.of("A", "b"), true, ""));
     assertThat(new EntryWords(List.of("main=b.Main"), List.of(), List.of()).over(List.of(planned)))
         .containsExactly(
             new Entry(
-                "main", "b.Main", List.of("--all"), List.of("-Xmx1g"), Map.of("A", "b"), true));
+                "main", "b.Main", List.of("--all"), List.of("-Xmx1g"), Map.of("A", "b"), true, ""));
   }
 }

@@ -167,6 +167,15 @@ class PlanIT {
   }
 
   @Test
+  void aClassThatIsNotThereIsToldWithItsPlace() throws IOException {
+    plan("entries:\n  book: {}\n  load:\n    start: h.Lod\n");
+    assertThat(seal().err())
+        .startsWith(
+            "girdle: girdle.yaml:7:12: entries.load.start: no class h.Lod; did you mean h.Load?");
+    assertThat(seal("--entry", "h.Lod").err()).startsWith("girdle: no class h.Lod");
+  }
+
+  @Test
   void aFileThatWouldHideAnotherIsRefused() throws IOException {
     plan("contents: {files: [{from: girdle.yaml, to: README.txt}]}\n");
     Result result = seal("--form", "folder");

@@ -95,9 +95,10 @@ public record Demand(
    * @return for example {@code org.ternhaven.tides.Tides.print, line 31}
    */
   public String place() {
-    if (from == null) {
-      return "the plan";
-    }
+    return from == null ? "the plan" : place(from, member, line);
+  }
+
+  static String place(Item from, String member, int line) {
     String where = member.isEmpty() ? from.name() : from.name() + "." + member;
     return line > 0 ? where + ", line " + line : where;
   }

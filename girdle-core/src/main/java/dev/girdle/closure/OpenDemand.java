@@ -21,7 +21,6 @@ public record OpenDemand(
    * @return for example {@code org.ternhaven.tides.Tides.load, line 31}
    */
   public String place() {
-    String where = member.isEmpty() ? from.name() : from.name() + "." + member;
-    return line > 0 ? where + ", line " + line : where;
+    return Demand.place(from, member, line);
   }
 }

@@ -129,7 +129,7 @@ final class JavaSurvey {
       first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
     }
     EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
-    choice.choose(wanted());
+    choose(choice);
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
@@ -158,6 +158,33 @@ final class JavaSurvey {
         declared.isUsed(),
         scan.notices,
         scan.archives);
+  }
+
+  private void choose(EntryChoice choice) {
+    try {
+      choice.choose(wanted());
+      source.entries().stream()
+          .map(Entry::start)
+          .filter(s -> !s.isEmpty())
+          .forEach(choice::named); // so that a wrong one is told with its place
+    } catch (GirdleException e) {
+      throw placed(e);
+    }
+  }
+
+  /**
+   * What is wrong with the start of an entry that stands in a plan is told with its place there.
+   */
+  private GirdleException placed(GirdleException e) {
+    List<String> lines = new ArrayList<>(e.lines());
+    for (Entry entry : source.entries()) {
+      String name = entry.start().substring(entry.start().indexOf('/') + 1);
+      if (!entry.place().isEmpty() && !name.isEmpty() && lines.get(0).contains("class " + name)) {
+        lines.set(0, entry.place() + ": entries." + entry.label() + ".start: " + lines.get(0));
+        return new GirdleException(e.fault(), lines);
+      }
+    }
+    return e;
   }
 
   /** The main class that is named, unless one of the entries leaves it to be found. */

@@ -15,6 +15,8 @@ import java.util.TreeMap;
  * @param environment variables that the program finds set, unless the user has set them otherwise
  * @param opensWindow whether the program opens a window of its own, so that none is needed for its
  *     text
+ * @param place where its start stands in a plan: {@code girdle.yaml:12:12}; empty for the command
+ *     line
  */
 public record Entry(
     String label,
@@ -22,7 +24,8 @@ public record Entry(
     List<String> arguments,
     List<String> options,
     Map<String, String> environment,
-    boolean opensWindow) {
+    boolean opensWindow,
+    String place) {
   /** Copies the lists, and sorts the variables by name. */
   public Entry {
     arguments = List.copyOf(arguments);
@@ -37,7 +40,7 @@ public record Entry(
    * @return its label is to be found
    */
   public static Entry of(String start) {
-    return new Entry("", start, List.of(), List.of(), Map.of(), false);
+    return new Entry("", start, List.of(), List.of(), Map.of(), false, "");
   }
 
   /**
@@ -46,6 +49,6 @@ public record Entry(
    * @return a new entry point
    */
   public Entry openingWindow() {
-    return new Entry(label, start, arguments, options, environment, true);
+    return new Entry(label, start, arguments, options, environment, true, place);
   }
 }

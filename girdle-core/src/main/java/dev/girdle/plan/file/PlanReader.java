@@ -150,9 +150,15 @@ final class PlanReader {
                       texts(entry.path("arguments")),
                       texts(entry.path("options")),
                       environment,
-                      entry.path("window").asBoolean()));
+                      entry.path("window").asBoolean(),
+                      place("/entries/" + e.getKey() + "/start")));
             });
     return entries;
+  }
+
+  private String place(String pointer) {
+    Mark at = text.at(pointer);
+    return file + ":" + at.line() + ":" + at.column();
   }
 
   private Choice choice(Optional<Target> target) {
@@ -167,8 +173,7 @@ final class PlanReader {
   private List<NamePattern> patterns(String pointer) {
     List<NamePattern> patterns = new ArrayList<>();
     for (JsonNode node : root.at(pointer)) {
-      Mark at = text.at(pointer + "/" + patterns.size());
-      String place = file + ":" + at.line() + ":" + at.column();
+      String place = place(pointer + "/" + patterns.size());
       patterns.add(
           NamePattern.of(node.isObject() ? node.path("what").asText() : node.asText())
               .inPlan(node.path("note").asText(), place));
