@@ -12,8 +12,8 @@ import java.util.regex.PatternSyntaxException;
 
 /**
  * Reads the hints that libraries ship for builds that know all classes beforehand: the JSON files
- * under {@code META-INF/native-image} (GraalVM Reachability Metadata, in the form of one file for
- * all and in the older one of a file for each purpose).
+ * under {@code META-INF/native-image}, in the form of one file for all ("reachability metadata")
+ * and in the older one of a file for each purpose.
  */
 final class HintFiles {
   static final String FOLDER = "META-INF/native-image/";
