@@ -85,6 +85,14 @@ final class ApplicationOptions {
   List<String> never;
 
   @Option(
+      names = "--evidence",
+      paramLabel = "FILE",
+      description =
+          "What was in use when the program ran: a file with a class name on each line."
+              + " Repeatable; several add up.")
+  List<Path> evidence;
+
+  @Option(
       names = "--target",
       paramLabel = "TARGET",
       description =
@@ -152,6 +160,7 @@ final class ApplicationOptions {
             patterns(missingOk, choice.missingOk()),
             patterns(always, choice.always()),
             patterns(never, choice.never()),
+            evidence == null ? choice.evidence() : evidence,
             only),
         new Output(output.forms(), wanted, output.out(), output.replace()),
         plan.particulars(),

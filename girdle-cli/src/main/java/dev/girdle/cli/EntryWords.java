@@ -90,35 +90,12 @@ final class EntryWords {
     return words;
   }
 
-  /** Splits at spaces that stand outside single and double quotes. */
   private List<String> split(String option, String text) {
-    List<String> words = new ArrayList<>();
-    StringBuilder word = null;
-    char quote = 0;
-    for (int i = 0; i < text.length(); i++) {
-      char c = text.charAt(i);
-      if (quote == 0 && c == ' ') {
-        if (word != null) {
-          words.add(word.toString());
-        }
-        word = null;
-        continue;
-      }
-      word = word == null ? new StringBuilder() : word;
-      if (quote == 0 && (c == '\'' || c == '"')) {
-        quote = c;
-      } else if (c == quote) {
-        quote = 0;
-      } else {
-        word.append(c);
-      }
+    try {
+      return QuotedWords.of(option, text);
+    } catch (GirdleException e) {
+      problems.addAll(e.lines());
+      return List.of();
     }
-    if (quote != 0) {
-      problems.add(option + " " + text + ": a " + quote + " is opened and not closed");
-    }
-    if (word != null) {
-      words.add(word.toString());
-    }
-    return words;
   }
 }

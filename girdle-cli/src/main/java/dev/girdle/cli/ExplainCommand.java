@@ -1,6 +1,7 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.ExplainView;
+import dev.girdle.plan.Plan;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Explainer;
@@ -20,8 +21,10 @@ final class ExplainCommand implements Callable<Integer> {
   @Parameters(
       index = "1",
       paramLabel = "THING",
-      description = "A class, a file, a component, or a Java module.")
+      description = "A class, a file, a component; or a module or class of Java.")
   private String thing;
+
+  @Mixin private RuntimeOptions runtime;
 
   @Mixin private CommonOptions common;
 
@@ -32,7 +35,8 @@ final class ExplainCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Assessor assessor = new Assessor(common.startMeter(context));
-    try (Assessment assessment = assessor.assess(application.plan(context))) {
+    Plan plan = application.plan(context);
+    try (Assessment assessment = assessor.assess(plan.with(runtime.over(plan.runtime())))) {
       common.show(new ExplainView(new Explainer(assessment).explain(thing)), context);
     }
     return 0;

@@ -9,7 +9,6 @@ import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
@@ -60,21 +59,23 @@ final class SealCommand implements Callable<Integer> {
               + " Name, release and target if not given.")
   private String as;
 
-  @Option(
-      names = "--runtime",
-      paramLabel = "KIND",
-      description =
-          "The Java that it runs on: host (the receiver's own), whole (one goes along), trimmed"
-              + " (only the modules that the program uses); host if not given.")
-  private RuntimeKind runtime;
+  @Mixin private RuntimeOptions runtime;
 
   @Option(
-      names = "--runtime-from",
-      paramLabel = "DIR",
+      names = "--without-debug-tables",
       description =
-          "The folder of the Java that goes along, also of another system; the one that Girdle runs"
-              + " on if not given. Repeatable; each target takes its own.")
-  private List<Path> runtimeFrom;
+          "The classes of the Java that goes along lose their debug tables: smaller, and stack"
+              + " traces have no line numbers for them.")
+  private boolean withoutDebugTables;
+
+  @Option(
+      names = "--fast-start",
+      paramLabel = "WORDS",
+      description =
+          "Prepare a fast start by running the program once with these arguments, while it is"
+              + " sealed: --fast-start '--help'. For this machine's system only, with a Java that"
+              + " goes along.")
+  private String fastStart;
 
   @Option(
       names = "--opens-window",
@@ -138,11 +139,10 @@ final class SealCommand implements Callable<Integer> {
                 output.targets(),
                 out == null ? output.out() : out,
                 replace || output.replace()));
-    changed =
-        changed.with(
-            new RuntimeWish(
-                runtime == null ? plan.runtime().kind() : runtime,
-                runtimeFrom == null ? plan.runtime().from() : runtimeFrom));
+    RuntimeWish wish = runtime.over(plan.runtime());
+    wish = withoutDebugTables ? wish.withoutDebugTables() : wish;
+    wish = fastStart == null ? wish : wish.trainedBy(QuotedWords.of("--fast-start", fastStart));
+    changed = changed.with(wish);
     return opensWindow ? changed.with(openingWindows(plan.source().entries())) : changed;
   }
 

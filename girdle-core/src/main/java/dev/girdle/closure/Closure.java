@@ -21,6 +21,7 @@ public final class Closure {
   private final List<OpenDemand> open;
   private final List<Unreadable> unreadable;
   private final Map<String, Demand> ofRuntime;
+  private final List<Demand> askedOfRuntime;
 
   Closure(
       Map<Item, Reached> reached,
@@ -28,7 +29,9 @@ public final class Closure {
       List<Unmet> unmet,
       List<OpenDemand> open,
       List<Unreadable> unreadable,
-      Map<String, Demand> ofRuntime) {
+      Map<String, Demand> ofRuntime,
+      List<Demand> askedOfRuntime) {
+    this.askedOfRuntime = askedOfRuntime;
     this.ofRuntime = Collections.unmodifiableMap(ofRuntime);
     this.reached = Collections.unmodifiableMap(reached);
     this.parts = parts;
@@ -113,6 +116,15 @@ public final class Closure {
    */
   public Map<String, Demand> ofRuntime() {
     return ofRuntime;
+  }
+
+  /**
+   * What the runtime is asked for, part by part if the walk told the parts of items apart.
+   *
+   * @return the first demand for each thing and part, in the order they were reached in
+   */
+  public List<Demand> askedOfRuntime() {
+    return askedOfRuntime;
   }
 
   /**

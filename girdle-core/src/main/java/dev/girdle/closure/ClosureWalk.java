@@ -35,6 +35,7 @@ public final class ClosureWalk {
   private final Map<Name, Answer> answers = new HashMap<>();
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
   private final Map<String, Demand> ofRuntime = new LinkedHashMap<>();
+  private final Map<Asked, Demand> askedOfRuntime = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
   private final List<OpenDemand> open = new ArrayList<>();
   private final Set<OpenDemand> opened = new HashSet<>();
@@ -44,6 +45,8 @@ public final class ClosureWalk {
   private Set<Component> bounds;
 
   private record Name(Thing thing, String name) {}
+
+  private record Asked(Thing thing, String name, String part) {}
 
   /** An item, or a part of one, that was reached and not yet read. */
   private record Node(Item item, String part) {}
@@ -75,7 +78,13 @@ public final class ClosureWalk {
     }
     walk.walkMeanings(meanings);
     return new Closure(
-        walk.reached, walk.parts, walk.unmet(), walk.open, walk.unreadable, walk.ofRuntime);
+        walk.reached,
+        walk.parts,
+        walk.unmet(),
+        walk.open,
+        walk.unreadable,
+        walk.ofRuntime,
+        List.copyOf(walk.askedOfRuntime.values()));
   }
 
   private void walkMeanings(Set<Thing> meanings) {
@@ -164,6 +173,8 @@ public final class ClosureWalk {
       Answer.Items found = (Answer.Items) answer;
       if (found.items().get(0).component().role() == Role.RUNTIME) {
         ofRuntime.putIfAbsent(demand.name(), effective);
+        askedOfRuntime.putIfAbsent(
+            new Asked(demand.thing(), demand.name(), demand.part()), effective);
       }
       if (!allReached(found.items(), effective.part())) {
         enqueue(effective, depth);

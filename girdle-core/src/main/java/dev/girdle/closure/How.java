@@ -66,6 +66,10 @@ public enum How {
   PART("is part of", "part of it is"),
   /** Looked at when the code is verified, before any of it runs. */
   VERIFY("is verified with a look at", "looked at to verify"),
+  /** Native code of the runtime, such as the virtual machine, looks it up by its name. */
+  NATIVE_TEXT("looks up by name", "looked up by name by"),
+  /** It was seen in use when the program ran. */
+  EVIDENCE("was seen to use", "seen in use in"),
   /** One of the things that a name, known only at run time, could stand for. */
   OPEN("asks by a name known only at run time, which may mean", "may be meant by");
 

@@ -5,12 +5,12 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /** One language: how its applications are surveyed, examined and laid out. */
 public interface Ecosystem {
@@ -80,11 +80,13 @@ public interface Ecosystem {
   Target targetOf(RuntimeWish runtime);
 
   /**
-   * The parts that a runtime can have.
+   * Whether a pattern of the plan may mean something of the runtime that goes along.
    *
-   * @return their names, which patterns of the plan may mean
+   * @param pattern as the user wrote it
+   * @param runtime which runtime goes along
+   * @return true if one of its parts fits; or, if these are taken apart, a class in them
    */
-  Set<String> runtimeParts();
+  boolean isOfRuntime(NamePattern pattern, RuntimeWish runtime);
 
   /**
    * Lays the kept components out as the files of an artifact.

@@ -8,8 +8,10 @@ import dev.girdle.app.Start;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.util.Collection;
 import java.util.List;
@@ -76,6 +78,18 @@ public interface Examination {
    * @return never null
    */
   RuntimeParts runtimeParts(Closure closure, Choice choice);
+
+  /**
+   * Looks for a class of the runtime that would go along.
+   *
+   * @param name its full name
+   * @param plan what the user wants
+   * @param closure the outcome of a walk with this linkage
+   * @param selection what of the application goes in
+   * @return empty if the runtime has no such class
+   */
+  Optional<RuntimeThing> findInRuntime(
+      String name, Plan plan, Closure closure, Selection selection);
 
   /**
    * Where a component comes from.

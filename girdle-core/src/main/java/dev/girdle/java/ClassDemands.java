@@ -95,6 +95,8 @@ final class ClassDemands extends ClassVisitor {
   private final Item item;
   private final ClassIndex index;
   private final Hierarchy hierarchy;
+  private final boolean everyMethod;
+  private final boolean isVerified;
   private final Gathering loaded;
   private final Gathering gathering;
   private final Gathering reflected;
@@ -108,8 +110,11 @@ final class ClassDemands extends ClassVisitor {
   private boolean isStored;
   private boolean isInterface;
 
-  private ClassDemands(Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy) {
+  private ClassDemands(
+      Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy, Detail detail) {
     super(Opcodes.ASM9);
+    this.everyMethod = detail != Detail.PARTS;
+    this.isVerified = detail != Detail.METHODS_UNVERIFIED;
     this.item = item;
     this.index = index;
     this.hierarchy = hierarchy;
@@ -133,12 +138,38 @@ final class ClassDemands extends ClassVisitor {
    */
   static Result read(byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy)
       throws UnreadableItemException {
+    return read(bytes, item, index, hierarchy, Detail.PARTS);
+  }
+
+  /**
+   * Reads a class and makes every method a part, also those that stand for inherited ones.
+   *
+   * @param verified whether the virtual machine will verify it
+   */
+  static Result readMethods(
+      byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy, boolean verified)
+      throws UnreadableItemException {
+    Detail detail = verified ? Detail.METHODS : Detail.METHODS_UNVERIFIED;
+    return read(bytes, item, index, hierarchy, detail);
+  }
+
+  /** How exactly methods are told apart, and whether the verifier's work is foreseen. */
+  private enum Detail {
+    PARTS,
+    METHODS,
+    METHODS_UNVERIFIED
+  }
+
+  private static Result read(
+      byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy, Detail detail)
+      throws UnreadableItemException {
     ClassReader reader = ClassHeader.readerOf(bytes);
     boolean hasFrames = ((bytes[6] & 0xff) << 8 | bytes[7] & 0xff) >= FIRST_WITH_FRAMES;
     Hierarchy used = hasFrames ? hierarchy : null;
-    ClassDemands visitor = new ClassDemands(item, index, hierarchy != null, used);
+    ClassDemands visitor = new ClassDemands(item, index, hierarchy != null, used, detail);
     try {
-      reader.accept(visitor, used == null ? ClassReader.SKIP_FRAMES : ClassReader.EXPAND_FRAMES);
+      boolean skipsFrames = used == null || detail == Detail.METHODS_UNVERIFIED;
+      reader.accept(visitor, skipsFrames ? ClassReader.SKIP_FRAMES : ClassReader.EXPAND_FRAMES);
     } catch (IndexOutOfBoundsException | IllegalArgumentException | NegativeArraySizeException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
@@ -168,7 +199,7 @@ final class ClassDemands extends ClassVisitor {
       supertypes.add(parent);
     }
     supertypes.addAll(List.of(interfaces));
-    if (hierarchy != null) {
+    if (hierarchy != null && !everyMethod) {
       inherited = hierarchy.virtualMethods(supertypes);
     }
     for (String type : supertypes) {
@@ -296,7 +327,7 @@ final class ClassDemands extends ClassVisitor {
     }
     boolean isVirtual = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE)) == 0;
     boolean isConstructor = name.equals("<init>");
-    boolean overrides = isVirtual && !isConstructor && inherited.contains(key);
+    boolean overrides = isVirtual && !isConstructor && !everyMethod && inherited.contains(key);
     if (overrides && isInterface) {
       return new CodeDemands(gathering, gathering, access, name, descriptor);
     }
@@ -306,6 +337,9 @@ final class ClassDemands extends ClassVisitor {
       part.part(How.INSTANCE, self, INSTANCE, Strength.HARD, "");
     }
     part.at(name, 0);
+    if (!isVerified) {
+      return new CodeDemands(part, gathering, access, name, descriptor);
+    }
     VerifiedTypes verified = new VerifiedTypes(gathering, hierarchy, name, descriptor);
     return verified.around(
         self, access, new CodeDemands(part, gathering, access, name, descriptor));
@@ -324,7 +358,7 @@ final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitEnd() {
-    if (hierarchy == null || supertypes.size() < 2) {
+    if (hierarchy == null || everyMethod || supertypes.size() < 2) {
       return;
     }
     gathering.at("", 0);

@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
@@ -20,6 +21,8 @@ import java.util.Set;
  * equally strong ones the first; besides, one that tells that the class can do without it.
  */
 final class Gathering {
+  private static final String LOADER = "java/util/ServiceLoader";
+
   private final Item item;
   private final String self;
   private final ClassIndex index;
@@ -160,7 +163,11 @@ final class Gathering {
     List<Demand> demands = new ArrayList<>(code.size() + 4);
     for (Demand demand : code.values()) {
       demands.add(demand);
-      if (index.serviceTypes().contains(demand.name())) {
+      boolean mayAsk =
+          item.component().role() != Role.RUNTIME
+              || code.containsKey(LOADER)
+              || code.keySet().stream().anyMatch(k -> k.startsWith(LOADER));
+      if (mayAsk && index.serviceTypes().contains(demand.name())) {
         demands.add(
             new Demand(
                 How.SERVICE,

@@ -40,6 +40,11 @@ final class Hierarchy {
     this.index = index;
   }
 
+  /** The hierarchy of classes that need no other runtime, since they are one. */
+  Hierarchy(ClassIndex index) {
+    this(null, index);
+  }
+
   boolean isInterface(String internalName) {
     return type(internalName).isInterface;
   }
@@ -92,7 +97,7 @@ final class Hierarchy {
   private Optional<byte[]> bytes(String internalName) {
     try {
       String name = internalName.replace('/', '.');
-      Optional<byte[]> ofRuntime = jdk.bytesOf(name);
+      Optional<byte[]> ofRuntime = jdk == null ? Optional.empty() : jdk.bytesOf(name);
       if (ofRuntime.isPresent()) {
         return ofRuntime;
       }

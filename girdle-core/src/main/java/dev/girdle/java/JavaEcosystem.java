@@ -13,15 +13,13 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.Shelf;
 import dev.girdle.layout.Layout;
+import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
 import java.io.IOException;
-import java.lang.module.ModuleFinder;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Java applications: class files and jars. */
 public final class JavaEcosystem implements Ecosystem {
@@ -78,10 +76,8 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Set<String> runtimeParts() {
-    return ModuleFinder.ofSystem().findAll().stream()
-        .map(m -> m.descriptor().name())
-        .collect(Collectors.toSet());
+  public boolean isOfRuntime(NamePattern pattern, RuntimeWish runtime) {
+    return Runtimes.has(pattern, runtime);
   }
 
   @Override

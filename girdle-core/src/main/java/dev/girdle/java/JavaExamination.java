@@ -12,18 +12,24 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Reached;
+import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeParts;
+import dev.girdle.ecosystem.RuntimeThing;
 import dev.girdle.io.Paths;
+import dev.girdle.java.runtime.BundledRuntime;
 import dev.girdle.java.runtime.ModuleChoice;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -41,6 +47,7 @@ final class JavaExamination implements Examination {
   private final JavaFacts facts;
   private final JavaLinkage linkage;
   private final Map<Component, Provenance> provenances = new HashMap<>();
+  private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
   private List<String> warnings;
 
   JavaExamination(Application application, Map<Item, String> excluded, boolean byParts)
@@ -173,6 +180,12 @@ final class JavaExamination implements Examination {
   }
 
   @Override
+  public Optional<RuntimeThing> findInRuntime(
+      String name, Plan plan, Closure closure, Selection selection) {
+    return RuntimeAnswers.about(name, plan, closure, selection);
+  }
+
+  @Override
   public Provenance provenance(Component component) {
     return provenances.computeIfAbsent(component, Provenances::of);
   }
@@ -279,6 +292,23 @@ final class JavaExamination implements Examination {
             .sorted()
             .map(p -> index.resource(p).get(0));
     return Stream.concat(classes, files).toList();
+  }
+
+  /** What is reached of a runtime; looked for once for all forms that are made of it. */
+  synchronized ReachedRuntime reachedRuntime(BundledRuntime runtime, LayoutRequest request) {
+    Path home = runtime.home().folder();
+    ReachedRuntime known = reachedOfRuntimes.get(home);
+    if (known == null || known.closure() != request.closure()) {
+      known =
+          Runtimes.walk(
+              runtime,
+              Runtimes.modules(runtime, request.closure(), request.choice()).chosen(),
+              request.closure(),
+              request.selection(),
+              request.choice());
+      reachedOfRuntimes.put(home, known);
+    }
+    return known;
   }
 
   JavaFacts facts() {

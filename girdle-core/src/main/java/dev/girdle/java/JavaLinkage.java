@@ -159,7 +159,7 @@ final class JavaLinkage implements Linkage {
     List<Demand> demands = new ArrayList<>();
     for (String type : result.supertypes()) {
       String name = type.replace('/', '.');
-      if (index.hasClass(name)) {
+      if (index.hasClass(name) || jdk.moduleWith(name).isPresent()) {
         demands.add(demandForPart(How.INHERITANCE, item, name, part, part));
       }
     }

@@ -31,6 +31,9 @@ final class Lookups {
           "getSystemResourceAsStream",
           "getSystemResources");
 
+  private static final Set<String> LOADERS_OF_NATIVES =
+      Set.of("java/lang/System", "java/lang/Runtime", "jdk/internal/loader/BootLoader");
+
   private final Gathering gathering;
   private final Consumer<String> reflection;
 
@@ -61,7 +64,7 @@ final class Lookups {
         }
       }
       case "loadLibrary", "load" -> {
-        if (byText && (owner.equals("java/lang/System") || owner.equals("java/lang/Runtime"))) {
+        if (byText && LOADERS_OF_NATIVES.contains(owner)) {
           nativeLibrary(first, name.equals("load"));
         }
       }

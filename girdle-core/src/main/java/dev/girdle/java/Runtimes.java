@@ -7,21 +7,27 @@ import dev.girdle.binary.NeededLibraries;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Selection;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Seekable;
 import dev.girdle.java.runtime.BundledRuntime;
+import dev.girdle.java.runtime.Extract;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
 import dev.girdle.java.runtime.Shelf;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutRuntime;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeWish;
 import java.io.IOException;
+import java.lang.module.ModuleFinder;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -91,7 +97,7 @@ final class Runtimes {
                     + h.folder()));
     lines.add(
         "  Name another with --runtime-from DIR, or put one on the shelf: girdle runtimes --add PATH");
-    return new GirdleException(dev.girdle.fault.Fault.REQUEST, lines);
+    return new GirdleException(Fault.REQUEST, lines);
   }
 
   static Layout addTo(Layout layout, LayoutRequest request) {
@@ -105,18 +111,69 @@ final class Runtimes {
           new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of());
       return layout.with(all, files).noticing(systemLibraries(files));
     }
-    ModuleChoice choice =
-        ModuleChoice.of(
-            runtime.modules(),
-            reached(request.closure()),
-            request.closure().ofRuntime(),
-            request.choice().always(),
-            request.choice().never());
+    ModuleChoice choice = modules(runtime, request.closure(), request.choice());
     LayoutRuntime part =
         new LayoutRuntime(
-            home.title(), home.version(), "trimmed", choice.chosen(), choice.leftOut());
-    List<LayoutFile> files = runtime.trimmed(choice.chosen(), folder);
-    return layout.with(part, files).noticing(notices(part)).noticing(systemLibraries(files));
+            home.title(),
+            home.version(),
+            request.runtime().kind().text(),
+            choice.chosen(),
+            choice.leftOut());
+    Extract extract = Extract.of(choice.chosen()).withDebugTables(request.runtime().debugTables());
+    if (request.runtime().kind() == RuntimeKind.TIGHT) {
+      extract = tightened(extract, runtime, request);
+    }
+    List<LayoutFile> files = runtime.trimmed(extract, folder);
+    return layout
+        .with(part, files)
+        .noticing(notices(part))
+        .noticing(systemLibraries(natives(runtime, extract)));
+  }
+
+  /** Whether a module fits; or a class, if the runtime is taken apart to its classes. */
+  static boolean has(NamePattern pattern, RuntimeWish wish) {
+    if (ModuleFinder.ofSystem().findAll().stream()
+        .anyMatch(m -> pattern.matches(m.descriptor().name()))) {
+      return true;
+    }
+    if (wish.kind() != RuntimeKind.TIGHT) {
+      return false;
+    }
+    try (BundledRuntime runtime = BundledRuntime.open(first(wish))) {
+      return runtime.contents(runtime.modules().keySet()).values().stream()
+          .flatMap(files -> files.keySet().stream())
+          .anyMatch(path -> pattern.matches(Versioned.itemName(path)));
+    }
+  }
+
+  static ModuleChoice modules(BundledRuntime runtime, Closure closure, Choice choice) {
+    return ModuleChoice.of(
+        runtime.modules(), reached(closure), closure.ofRuntime(), choice.always(), choice.never());
+  }
+
+  private static List<LayoutFile> natives(BundledRuntime runtime, Extract extract) {
+    return runtime.natives(extract.modules()).stream()
+        .filter(f -> extract.natives().map(n -> n.contains(Paths.fileName(f.path()))).orElse(true))
+        .toList();
+  }
+
+  private static Extract tightened(Extract extract, BundledRuntime runtime, LayoutRequest request) {
+    ReachedRuntime reached =
+        ((JavaExamination) request.examination()).reachedRuntime(runtime, request);
+    return extract.onlyWith(reached.contents(), reached.natives());
+  }
+
+  static ReachedRuntime walk(
+      BundledRuntime runtime,
+      Map<String, String> modules,
+      Closure closure,
+      Selection selection,
+      Choice choice) {
+    try {
+      return RuntimeWalk.walk(runtime, modules, closure, selection, choice);
+    } catch (IOException e) {
+      throw new GirdleException(Fault.MACHINE, e, "the runtime cannot be read: " + e.getMessage());
+    }
   }
 
   /** The modules that a closure reaches, each with the first demand. */

@@ -39,4 +39,14 @@ public record LayoutFile(
   public LayoutFile asExecutable() {
     return new LayoutFile(path, content, true, packing, component, reason);
   }
+
+  /**
+   * The same file with other bytes.
+   *
+   * @param newContent its bytes
+   * @return a new file
+   */
+  public LayoutFile with(Content newContent) {
+    return new LayoutFile(path, newContent, executable, packing, component, reason);
+  }
 }

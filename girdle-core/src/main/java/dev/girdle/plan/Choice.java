@@ -1,6 +1,7 @@
 package dev.girdle.plan;
 
 import dev.girdle.app.Target;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 
@@ -11,6 +12,7 @@ import java.util.Optional;
  * @param missingOk what may be missing
  * @param always what goes along in any case
  * @param never what stays behind in any case
+ * @param evidence files that tell what was in use when the program ran
  * @param target where the artifact is to run; empty for everywhere
  */
 public record Choice(
@@ -18,6 +20,7 @@ public record Choice(
     List<NamePattern> missingOk,
     List<NamePattern> always,
     List<NamePattern> never,
+    List<Path> evidence,
     Optional<Target> target) {
   /** What is done without any wish of the user. */
   public static final Choice USUAL = of(Prune.COMPONENTS);
@@ -27,6 +30,7 @@ public record Choice(
     missingOk = List.copyOf(missingOk);
     always = List.copyOf(always);
     never = List.copyOf(never);
+    evidence = List.copyOf(evidence);
   }
 
   /**
@@ -36,7 +40,7 @@ public record Choice(
    * @return a new choice
    */
   public Choice with(Optional<Target> newTarget) {
-    return new Choice(prune, missingOk, always, never, newTarget);
+    return new Choice(prune, missingOk, always, never, evidence, newTarget);
   }
 
   /**
@@ -46,6 +50,6 @@ public record Choice(
    * @return without patterns and target
    */
   public static Choice of(Prune prune) {
-    return new Choice(prune, List.of(), List.of(), List.of(), Optional.empty());
+    return new Choice(prune, List.of(), List.of(), List.of(), List.of(), Optional.empty());
   }
 }

@@ -9,7 +9,9 @@ public enum RuntimeKind {
   /** All of it but what is for development. */
   WHOLE,
   /** The parts of it that the program uses. */
-  TRIMMED;
+  TRIMMED,
+  /** Of those parts, only the code that the program can reach. */
+  TIGHT;
 
   /**
    * How users write it.

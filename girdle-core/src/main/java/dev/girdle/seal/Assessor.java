@@ -18,6 +18,7 @@ import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -131,11 +132,10 @@ public final class Assessor {
     }
     Choice choice = plan.choice();
     Exclusions exclusions = new Exclusions(application);
-    exclusions.requireEffect(choice, ecosystem.runtimeParts());
+    exclusions.requireEffect(choice, p -> ecosystem.isOfRuntime(p, plan.runtime()));
     NativeItems natives = NativeItems.of(application);
     Map<Item, String> excluded = exclusions.excluded(choice, natives);
-    Examination examination =
-        ecosystem.examine(application, excluded, choice.prune() == Prune.CLASSES);
+    Examination examination = ecosystem.examine(application, excluded, isByParts(plan));
     List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
@@ -161,6 +161,11 @@ public final class Assessor {
         new Pruning(choice.prune(), closure, examination, excluded)
             .select(application.components()),
         examination.whereabouts(missing(closure), progress));
+  }
+
+  /** What is to be left out class by class has to be found out method by method. */
+  private static boolean isByParts(Plan plan) {
+    return plan.choice().prune() == Prune.CLASSES || plan.runtime().kind() == RuntimeKind.TIGHT;
   }
 
   /** What a component is pruned of has to be looked for in it; the rest travels with it. */

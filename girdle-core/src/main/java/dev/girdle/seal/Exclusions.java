@@ -15,6 +15,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** What the plan wants in or out, whatever the closure says. */
 final class Exclusions {
@@ -65,21 +66,18 @@ final class Exclusions {
   }
 
   /** Refuses patterns that fit nothing; all of them at once, each with the nearest names. */
-  void requireEffect(Choice choice, Set<String> runtimeParts) {
+  void requireEffect(Choice choice, Predicate<NamePattern> isOfRuntime) {
     List<String> lines = new ArrayList<>();
-    choice.always().stream()
-        .filter(p -> runtimeParts.stream().noneMatch(p::matches))
-        .forEach(p -> requireEffect("always", p, lines));
-    choice.never().stream()
-        .filter(p -> runtimeParts.stream().noneMatch(p::matches))
-        .forEach(p -> requireEffect("never", p, lines));
+    choice.always().stream().forEach(p -> requireEffect("always", p, isOfRuntime, lines));
+    choice.never().stream().forEach(p -> requireEffect("never", p, isOfRuntime, lines));
     if (!lines.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, lines);
     }
   }
 
-  private void requireEffect(String word, NamePattern pattern, List<String> lines) {
-    if (!fitting(pattern).isEmpty()) {
+  private void requireEffect(
+      String word, NamePattern pattern, Predicate<NamePattern> isOfRuntime, List<String> lines) {
+    if (!fitting(pattern).isEmpty() || isOfRuntime.test(pattern)) {
       return;
     }
     Set<String> names = new LinkedHashSet<>();

@@ -57,6 +57,9 @@ public final class Explainer {
       assessment.examination().find(thing).forEach(item -> found.add(item(item)));
     }
     if (found.isEmpty()) {
+      ofRuntime(thing).ifPresent(found::add);
+    }
+    if (found.isEmpty()) {
       assessment.application().setAside().stream()
           .filter(s -> s.path().equals(thing) || s.path().endsWith("/" + thing))
           .forEach(s -> found.add(new Explanation.Aside(s)));
@@ -116,6 +119,17 @@ public final class Explainer {
     }
     boolean kept = assessment.selection().keeps(item);
     return new Explanation.Unreached(item, kept, why(item, kept), askers(i -> i == item));
+  }
+
+  private Optional<Explanation> ofRuntime(String name) {
+    return assessment
+        .examination()
+        .findInRuntime(name, assessment.plan(), closure, assessment.selection())
+        .map(
+            t ->
+                t.chain().isEmpty()
+                    ? new Explanation.Unreached(t.item(), t.kept(), t.why(), List.of())
+                    : new Explanation.Reached(t.item(), t.chain()));
   }
 
   /** What nothing reaches may be a part of a trimmed runtime all the same. */

@@ -51,7 +51,8 @@ class AssessorTest {
   }
 
   private Plan plan(Prune prune, List<NamePattern> missingOk) {
-    return Plan.of(app).with(new Choice(prune, missingOk, List.of(), List.of(), Optional.empty()));
+    return Plan.of(app)
+        .with(new Choice(prune, missingOk, List.of(), List.of(), List.of(), Optional.empty()));
   }
 
   private static List<String> kept(Assessment assessment) {

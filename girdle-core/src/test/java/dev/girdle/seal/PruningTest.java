@@ -73,6 +73,7 @@ class PruningTest {
             List.of(),
             always.stream().map(NamePattern::of).toList(),
             never.stream().map(NamePattern::of).toList(),
+            List.of(),
             Optional.ofNullable(target).map(Target::of));
     return new Assessor(Progress.SILENT).assess(Plan.of(app).with(choice));
   }

@@ -1,5 +1,6 @@
 package dev.girdle.java.runtime;
 
+import dev.girdle.binary.StrippedCode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
@@ -9,6 +10,7 @@ import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileSystem;
@@ -16,24 +18,34 @@ import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /** A Java runtime that goes along with a program: whole, or cut down to some of its modules. */
 public final class BundledRuntime implements AutoCloseable {
-  private static final String SYSTEM_MODULES = "/java.base/jdk/internal/module/SystemModules";
+  private static final String DESCRIPTOR = "module-info.class";
+  private static final String BASE = "/java.base/";
+  private static final ModuleFiles OWNERS = new ModuleFiles();
+  private static final int LARGEST_DESCRIPTOR = 1 << 20;
+  private static final String SYSTEM_MODULES = "jdk/internal/module/SystemModules";
 
   private final JavaHome home;
-  private final FileSystem image;
+  private final Optional<FileSystem> image;
+  private final Map<String, SortedMap<String, Content>> contents;
   private final Map<String, List<String>> modules = new TreeMap<>();
 
-  private BundledRuntime(JavaHome home, FileSystem image) {
+  private BundledRuntime(
+      JavaHome home, FileSystem image, Map<String, SortedMap<String, Content>> contents) {
     this.home = home;
-    this.image = image;
+    this.image = Optional.ofNullable(image);
+    this.contents = contents;
   }
 
   /**
@@ -45,16 +57,40 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public static BundledRuntime open(JavaHome home) {
     try {
-      // the file system of the runtime itself, which knows the format of its own image
-      FileSystem image =
-          FileSystems.newFileSystem(
-              URI.create("jrt:/"), Map.of("java.home", home.folder().toAbsolutePath().toString()));
-      BundledRuntime runtime = new BundledRuntime(home, image);
+      Optional<ImageFile> own = ImageFile.open(home.folder().resolve("lib/modules"));
+      BundledRuntime runtime =
+          own.isPresent()
+              ? new BundledRuntime(home, null, own.get().modules())
+              : throughItsFileSystem(home);
       runtime.readModules();
       return runtime;
     } catch (IOException | RuntimeException e) {
       throw unreadable(home, e);
     }
+  }
+
+  /** The file system of the runtime itself, which knows the format of its own image. */
+  private static BundledRuntime throughItsFileSystem(JavaHome home) throws IOException {
+    FileSystem image =
+        FileSystems.newFileSystem(
+            URI.create("jrt:/"), Map.of("java.home", home.folder().toAbsolutePath().toString()));
+    Map<String, SortedMap<String, Content>> modules = new TreeMap<>();
+    try (Stream<Path> all = Files.list(image.getPath("/modules"))) {
+      for (Path module : all.toList()) {
+        modules.put(module.getFileName().toString(), filesIn(module));
+      }
+    }
+    return new BundledRuntime(home, image, modules);
+  }
+
+  private static SortedMap<String, Content> filesIn(Path module) throws IOException {
+    SortedMap<String, Content> files = new TreeMap<>();
+    try (Stream<Path> all = Files.walk(module)) {
+      for (Path file : all.filter(Files::isRegularFile).toList()) {
+        files.put(module.relativize(file).toString(), new ImageResource(file, Files.size(file)));
+      }
+    }
+    return files;
   }
 
   private static GirdleException unreadable(JavaHome home, Exception e) {
@@ -65,12 +101,22 @@ public final class BundledRuntime implements AutoCloseable {
   }
 
   private void readModules() throws IOException {
-    try (Stream<Path> all = Files.list(image.getPath("/modules"))) {
-      for (Path module : all.sorted().toList()) {
-        byte[] descriptor = Files.readAllBytes(module.resolve("module-info.class"));
-        modules.put(module.getFileName().toString(), RequiredModules.of(descriptor));
+    for (Map.Entry<String, SortedMap<String, Content>> module : contents.entrySet()) {
+      Content descriptor = module.getValue().get(DESCRIPTOR);
+      if (descriptor == null) {
+        throw new IOException("its module " + module.getKey() + " has no descriptor");
       }
+      modules.put(module.getKey(), RequiredModules.of(descriptor.bytes(LARGEST_DESCRIPTOR)));
     }
+  }
+
+  /**
+   * Where it lies, and which it is.
+   *
+   * @return its folder and release
+   */
+  public JavaHome home() {
+    return home;
   }
 
   /**
@@ -80,6 +126,38 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public Map<String, List<String>> modules() {
     return modules;
+  }
+
+  /**
+   * The module that has a file.
+   *
+   * @param path a path in it
+   * @return empty if none has
+   */
+  public Optional<String> moduleWith(String path) {
+    return contents.entrySet().stream()
+        .filter(m -> m.getValue().containsKey(path))
+        .map(Map.Entry::getKey)
+        .findFirst();
+  }
+
+  /**
+   * What lies in some of its modules.
+   *
+   * @param chosen names of modules
+   * @return for each, its contents by path
+   */
+  public Map<String, SortedMap<String, Content>> contents(Collection<String> chosen) {
+    Map<String, SortedMap<String, Content>> found = new TreeMap<>();
+    chosen.forEach(m -> found.put(m, new TreeMap<>(contents.get(m))));
+    SortedMap<String, Content> base = found.get("java.base");
+    if (base != null) {
+      // what was generated for the whole image lists the modules of that one
+      base.keySet().removeIf(n -> n.startsWith(SYSTEM_MODULES + "$"));
+      base.put(
+          SYSTEM_MODULES + "Map.class", Content.of(SystemModulesMap.thatKnowsNone(home.feature())));
+    }
+    return found;
   }
 
   /**
@@ -95,32 +173,76 @@ public final class BundledRuntime implements AutoCloseable {
   /**
    * Some of its modules, with the native code, configuration and legal notices of these.
    *
-   * @param chosen the modules, each with the reason
+   * @param extract what goes along
    * @param folder where it goes in the artifact, with a slash at the end
    * @return its files; the image is read while it is written
    */
-  public List<LayoutFile> trimmed(Map<String, String> chosen, String folder) {
-    ModuleFiles owners = new ModuleFiles();
-    List<LayoutFile> files =
-        files(
-            path -> {
-              if (ModuleFiles.isOfWholeOnly(path)) {
-                return Optional.empty();
-              }
-              Optional<String> module = owners.moduleOf(path);
-              return module.isEmpty()
-                  ? Optional.of("every Java runtime has it")
-                  : module.filter(chosen::containsKey).map(m -> "belongs to " + m);
-            },
-            folder);
+  public List<LayoutFile> trimmed(Extract extract, String folder) {
+    try {
+      return extracted(extract, folder);
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
+  }
+
+  private List<LayoutFile> extracted(Extract extract, String folder) throws IOException {
+    Map<String, String> chosen = extract.modules();
+    List<LayoutFile> files = new ArrayList<>();
+    for (LayoutFile file : files(path -> reason(path, extract), folder)) {
+      files.add(file.with(StrippedCode.of(file.content())));
+    }
+    SortedMap<String, Content> resources = resources(extract);
     String reason = "the modules " + String.join(", ", chosen.keySet());
-    files.add(file(folder + "lib/modules", ImageContent.of(resources(chosen)), false, reason));
+    if (extract.contents().isPresent()) {
+      reason = "what the program can reach of " + reason;
+      byte[] list = leftOut(resources.keySet());
+      files.add(
+          LayoutFile.made(
+              folder + LeftOutList.PATH, list, "tells of a class that was left out and is missed"));
+    }
+    files.add(file(folder + "lib/modules", ImageContent.of(resources), false, reason));
     files.add(
         LayoutFile.made(
             folder + "release",
             release(chosen).getBytes(StandardCharsets.UTF_8),
             "tells which Java it is"));
     return files;
+  }
+
+  private static Optional<String> reason(String path, Extract extract) {
+    if (ModuleFiles.isOfWholeOnly(path)) {
+      return Optional.empty();
+    }
+    Optional<String> module = OWNERS.moduleOf(path);
+    if (module.isEmpty()) {
+      return Optional.of("every Java runtime has it");
+    }
+    String name = path.substring(path.lastIndexOf('/') + 1);
+    boolean isMissed =
+        ModuleFiles.isLibrary(path) && extract.natives().filter(n -> !n.contains(name)).isPresent();
+    return module
+        .filter(m -> extract.modules().containsKey(m) && !isMissed)
+        .map(m -> "belongs to " + m);
+  }
+
+  private byte[] leftOut(Set<String> kept) {
+    List<String> there = new ArrayList<>();
+    contents.forEach((module, files) -> files.keySet().forEach(there::add));
+    Set<String> paths = new HashSet<>();
+    kept.forEach(k -> paths.add(k.substring(k.indexOf('/', 1) + 1)));
+    return LeftOutList.of(there, paths);
+  }
+
+  /**
+   * The native libraries of some modules.
+   *
+   * @param chosen names of modules
+   * @return their files, and those that belong to any runtime
+   */
+  public List<LayoutFile> natives(Map<String, String> chosen) {
+    return files(path -> reason(path, Extract.of(chosen)), "").stream()
+        .filter(f -> ModuleFiles.isLibrary(f.path()))
+        .toList();
   }
 
   private String release(Map<String, String> chosen) {
@@ -164,36 +286,47 @@ public final class BundledRuntime implements AutoCloseable {
     return new LayoutFile(path, content, executable, Packing.AS_IT_IS, home.title(), reason);
   }
 
-  private SortedMap<String, Content> resources(Map<String, String> chosen) {
+  private SortedMap<String, Content> resources(Extract extract) throws IOException {
     SortedMap<String, Content> resources = new TreeMap<>();
-    try {
-      for (String module : chosen.keySet()) {
-        Path root = image.getPath("/modules", module);
-        try (Stream<Path> all = Files.walk(root)) {
-          for (Path file : all.filter(Files::isRegularFile).toList()) {
-            resources.put(
-                "/" + module + "/" + root.relativize(file),
-                new ImageResource(file, Files.size(file)));
-          }
+    for (var module : contents(extract.modules().keySet()).entrySet()) {
+      Optional<Set<String>> kept =
+          extract.contents().map(c -> c.getOrDefault(module.getKey(), Set.of()));
+      for (var file : module.getValue().entrySet()) {
+        String path = file.getKey();
+        if (kept.isEmpty() || kept.get().contains(path) || path.equals(DESCRIPTOR)) {
+          resources.put("/" + module.getKey() + "/" + path, file.getValue());
         }
       }
-    } catch (IOException e) {
-      throw unreadable(home, e);
     }
-    // what was generated for the whole image lists the modules of that one
-    resources.keySet().removeIf(n -> n.startsWith(SYSTEM_MODULES + "$"));
-    resources.put(
-        SYSTEM_MODULES + "Map.class", Content.of(SystemModulesMap.thatKnowsNone(home.feature())));
+    if (extract.contents().isPresent()) {
+      for (String error : ClassEdits.NOT_FOUND) {
+        resources.computeIfPresent(BASE + error, (n, c) -> telling(c));
+      }
+      resources.put(BASE + ClassEdits.TELLER + ".class", ClassEdits.teller());
+    }
+    if (!extract.debugTables()) {
+      for (var resource : resources.entrySet()) {
+        resource.setValue(ClassEdits.withoutDebugTables(resource.getKey(), resource.getValue()));
+      }
+    }
     return resources;
   }
 
-  /** The contents of some modules in the order of the image, for tests of what was written. */
-  Iterable<byte[]> contents(Map<String, String> chosen) throws IOException {
-    List<byte[]> contents = new ArrayList<>();
-    for (Content content : resources(chosen).values()) {
-      contents.add(content.bytes(Integer.MAX_VALUE - 8));
+  private static Content telling(Content error) {
+    try {
+      return ClassEdits.telling(error);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
-    return contents;
+  }
+
+  /** The contents of some modules in the order of the image, for tests of what was written. */
+  Iterable<byte[]> contents(Extract extract) throws IOException {
+    List<byte[]> all = new ArrayList<>();
+    for (Content content : resources(extract).values()) {
+      all.add(content.bytes(Integer.MAX_VALUE - 8));
+    }
+    return all;
   }
 
   private record ImageResource(Path file, long size) implements Content {
@@ -206,7 +339,9 @@ public final class BundledRuntime implements AutoCloseable {
   @Override
   public void close() {
     try {
-      image.close();
+      if (image.isPresent()) {
+        image.get().close();
+      }
     } catch (IOException | UnsupportedOperationException e) {
       return; // it was only read from
     }

@@ -1,17 +1,11 @@
 package dev.girdle.java.runtime;
 
 import dev.girdle.io.Content;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.io.InputStream;
-import java.io.SequenceInputStream;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
-import java.util.Enumeration;
 import java.util.HashMap;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
@@ -24,8 +18,8 @@ import java.util.SortedMap;
  * <p>Only the index is held in memory; the contents are read from where they lie while it is read.
  */
 final class ImageContent implements Content {
-  private static final int MAGIC = 0xcafedada;
-  private static final int VERSION = 1 << 16;
+  static final int MAGIC = 0xcafedada;
+  static final int VERSION = 1 << 16;
   private static final int HEADER = 28;
 
   private final byte[] index;
@@ -118,36 +112,10 @@ final class ImageContent implements Content {
 
   @Override
   public InputStream open() {
-    Iterator<Content> rest = contents.iterator();
-    return new SequenceInputStream(
-        new Enumeration<>() {
-          private int given;
-
-          @Override
-          public boolean hasMoreElements() {
-            return given == 0 || rest.hasNext() || given == 1;
-          }
-
-          @Override
-          public InputStream nextElement() {
-            if (given == 0) {
-              given = 1;
-              return new ByteArrayInputStream(index);
-            }
-            if (rest.hasNext()) {
-              return opened(rest.next());
-            }
-            given = 2;
-            return new ByteArrayInputStream(folders);
-          }
-        });
-  }
-
-  private static InputStream opened(Content content) {
-    try {
-      return content.open();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    List<Content> all = new ArrayList<>(contents.size() + 2);
+    all.add(Content.of(index));
+    all.addAll(contents);
+    all.add(Content.of(folders));
+    return new ChainStream(all.iterator());
   }
 }

@@ -2,6 +2,7 @@ package dev.girdle.java.runtime;
 
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reasons;
+import dev.girdle.io.Lines;
 import dev.girdle.plan.NamePattern;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -64,7 +65,7 @@ public final class ModuleChoice {
 
   private void takeByRules(Map<String, Demand> names) {
     List<Rule> rules = new ArrayList<>();
-    for (String line : ModuleFiles.lines("modules-by-name.txt")) {
+    for (String line : Lines.of(ModuleChoice.class, "modules-by-name.txt")) {
       String[] words = line.split(" \\| ");
       rules.add(new Rule(words[0], words[1], words[2]));
     }

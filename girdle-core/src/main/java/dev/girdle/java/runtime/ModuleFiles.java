@@ -1,11 +1,7 @@
 package dev.girdle.java.runtime;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import dev.girdle.io.Lines;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -22,25 +18,13 @@ final class ModuleFiles {
   private final Map<String, String> files = new HashMap<>();
 
   ModuleFiles() {
-    for (String line : lines("files-of-modules.txt")) {
+    for (String line : Lines.of(ModuleFiles.class, "files-of-modules.txt")) {
       String[] words = line.split(" ");
       if (words.length == 3) {
         natives.put(words[2], words[0]);
       } else {
         files.put(words[1], words[0]);
       }
-    }
-  }
-
-  /** The lines of a table that say something. */
-  static List<String> lines(String table) {
-    try (InputStream in = ModuleFiles.class.getResourceAsStream(table)) {
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8)
-          .lines()
-          .filter(l -> !l.isBlank() && !l.startsWith("#"))
-          .toList();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
   }
 
@@ -72,6 +56,11 @@ final class ModuleFiles {
         || path.equals("lib/jar.binfmt")
         || path.endsWith(".jsa")
         || isTool && !isLibrary && !path.endsWith(".dll");
+  }
+
+  /** Whether it is native code that is loaded by a program. */
+  static boolean isLibrary(String path) {
+    return NATIVE.matcher(path).matches() || path.matches("(?:lib|bin)/server/.*");
   }
 
   /** The module that a file belongs to; empty if it goes along with any. */

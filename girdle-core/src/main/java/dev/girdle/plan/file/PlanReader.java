@@ -84,7 +84,12 @@ final class PlanReader {
   private RuntimeWish runtime() {
     JsonNode node = root.path("runtime");
     String kind = node.isObject() ? node.path("kind").asText() : node.asText("host");
-    return new RuntimeWish(RuntimeKind.valueOf(upper(kind)), paths("/runtime/from"));
+    JsonNode training = node.path("fast-start");
+    return new RuntimeWish(
+        RuntimeKind.valueOf(upper(kind)),
+        paths("/runtime/from"),
+        node.path("debug-tables").asBoolean(true),
+        training.isMissingNode() ? Optional.empty() : Optional.of(texts(training)));
   }
 
   private Optional<String> value(String pointer) {
@@ -167,6 +172,7 @@ final class PlanReader {
         patterns("/contents/missing-ok"),
         patterns("/contents/always"),
         patterns("/contents/never"),
+        paths("/contents/evidence"),
         target);
   }
 

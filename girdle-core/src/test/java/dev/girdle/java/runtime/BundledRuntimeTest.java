@@ -84,7 +84,7 @@ class BundledRuntimeTest {
     try (BundledRuntime runtime = BundledRuntime.open(found)) {
       Map<String, String> chosen =
           new TreeMap<>(Map.of("java.base", "always", "java.logging", "wanted"));
-      Path trimmed = write(runtime.trimmed(chosen, ""), "trimmed");
+      Path trimmed = write(runtime.trimmed(Extract.of(chosen), ""), "trimmed");
       Path java = trimmed.resolve("bin/java");
       assertThat(run(java, "--list-modules"))
           .matches("(?s)java.base@[^\n]+\njava.logging@[^\n]+\n");
@@ -97,7 +97,7 @@ class BundledRuntimeTest {
       assertThat(trimmed.resolve("conf/logging.properties")).exists();
       assertThat(trimmed.resolve("legal/java.sql")).doesNotExist();
       assertThat(JavaHome.of(trimmed).version()).isEqualTo(found.version());
-      Path again = write(runtime.trimmed(chosen, ""), "again");
+      Path again = write(runtime.trimmed(Extract.of(chosen), ""), "again");
       assertThat(again.resolve("lib/modules"))
           .hasSameBinaryContentAs(trimmed.resolve("lib/modules"));
     }
@@ -136,7 +136,7 @@ class BundledRuntimeTest {
           .filter(m -> !m.equals("java.base"))
           .forEach(m -> chosen.put(m, "all"));
       chosen.put("java.base", "all");
-      Path trimmed = write(runtime.trimmed(chosen, ""), "all");
+      Path trimmed = write(runtime.trimmed(Extract.of(chosen), ""), "all");
       String expected = walk(home, classes, chosen);
       assertThat(run(trimmed.resolve("bin/java"), "-cp", classes, "h.Walk")).isEqualTo(expected);
     }
@@ -149,12 +149,12 @@ class BundledRuntimeTest {
     long hash = 0;
     try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home))) {
       LayoutFile image =
-          runtime.trimmed(modules, "").stream()
+          runtime.trimmed(Extract.of(modules), "").stream()
               .filter(f -> f.path().equals("lib/modules"))
               .findFirst()
               .orElseThrow();
       assertThat(image.content().size()).isGreaterThan(10_000_000);
-      for (byte[] bytes : runtime.contents(modules)) {
+      for (byte[] bytes : runtime.contents(Extract.of(modules))) {
         count++;
         hash = hash * 31 + java.util.Arrays.hashCode(bytes);
       }

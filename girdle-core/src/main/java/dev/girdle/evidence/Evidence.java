@@ -1,0 +1,44 @@
+package dev.girdle.evidence;
+
+import java.util.Collection;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/**
+ * All that was seen in use, in one run or in several.
+ *
+ * @param seen each thing once
+ */
+public record Evidence(Set<Seen> seen) {
+  /** Nothing. */
+  public static final Evidence NONE = new Evidence(Set.of());
+
+  /** Copies the set. */
+  public Evidence {
+    seen = java.util.Collections.unmodifiableSortedSet(new TreeSet<>(seen));
+  }
+
+  /**
+   * Puts several together.
+   *
+   * @param parts any number
+   * @return all that was seen in any of them
+   */
+  public static Evidence of(Collection<Evidence> parts) {
+    return new Evidence(parts.stream().flatMap(p -> p.seen.stream()).collect(Collectors.toSet()));
+  }
+
+  /**
+   * The names of all things of a kind.
+   *
+   * @param kind the kind
+   * @return sorted
+   */
+  public Set<String> names(Kind kind) {
+    return seen.stream()
+        .filter(s -> s.kind() == kind)
+        .map(Seen::name)
+        .collect(Collectors.toCollection(TreeSet::new));
+  }
+}

@@ -1,0 +1,117 @@
+package dev.girdle.evidence;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+
+/**
+ * Evidence as a file: an object of JSON on each line ({@code docs/evidence.md}); or, written by
+ * hand, the name of a class on each line. Empty lines and lines that start with # mean nothing.
+ */
+public final class EvidenceFile {
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  private EvidenceFile() {}
+
+  /**
+   * Reads files.
+   *
+   * @param files existing files
+   * @return all that they tell
+   * @throws GirdleException if one cannot be read, or a line is none; all such lines are told
+   */
+  public static Evidence read(List<Path> files) {
+    Set<Seen> seen = new TreeSet<>();
+    List<String> problems = new ArrayList<>();
+    for (Path file : files) {
+      read(file, seen, problems);
+    }
+    if (!problems.isEmpty()) {
+      throw new GirdleException(Fault.REQUEST, problems);
+    }
+    return new Evidence(seen);
+  }
+
+  private static void read(Path file, Set<Seen> seen, List<String> problems) {
+    try (BufferedReader in = Files.newBufferedReader(file)) {
+      int number = 0;
+      for (String line = in.readLine(); line != null; line = in.readLine()) {
+        number++;
+        String text = line.strip();
+        if (text.isEmpty() || text.startsWith("#")) {
+          continue;
+        }
+        Optional<Seen> one = text.startsWith("{") ? object(text) : className(text);
+        if (one.isPresent()) {
+          seen.add(one.get());
+        } else {
+          problems.add(
+              file
+                  + ":"
+                  + number
+                  + ": neither the name of a class nor a line of evidence: "
+                  + text.substring(0, Math.min(text.length(), 60)));
+        }
+      }
+    } catch (IOException e) {
+      problems.add("cannot read the evidence in " + file + ": " + reason(e));
+    }
+  }
+
+  private static String reason(IOException e) {
+    return e instanceof java.nio.file.NoSuchFileException ? "no such file" : e.getMessage();
+  }
+
+  private static Optional<Seen> className(String text) {
+    String name = text.replace('/', '.');
+    return name.matches("[\\p{L}_$][\\p{L}\\p{N}_$.-]*")
+        ? Optional.of(new Seen(Kind.CLASS, name, ""))
+        : Optional.empty();
+  }
+
+  private static Optional<Seen> object(String text) {
+    try {
+      JsonNode node = JSON.readTree(text);
+      String kind = node.path("saw").asText();
+      String name = node.path("name").asText();
+      return Stream.of(Kind.values())
+          .filter(k -> k.text().equals(kind) && !name.isEmpty())
+          .findFirst()
+          .map(k -> new Seen(k, name, node.path("from").asText()));
+    } catch (JsonProcessingException e) {
+      return Optional.empty();
+    }
+  }
+
+  /**
+   * Writes evidence.
+   *
+   * @param evidence what was seen
+   * @return the text of a file, sorted, so that the same evidence is the same file
+   */
+  public static String text(Evidence evidence) {
+    StringBuilder text = new StringBuilder();
+    for (Seen one : evidence.seen()) {
+      ObjectNode node = JSON.createObjectNode().put("saw", one.kind().text());
+      node.put("name", one.name());
+      if (!one.from().isEmpty()) {
+        node.put("from", one.from());
+      }
+      text.append(node).append('\n');
+    }
+    return text.toString();
+  }
+}

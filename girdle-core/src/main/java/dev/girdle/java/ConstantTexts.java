@@ -1,0 +1,43 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Item;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.UnreadableItemException;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.objectweb.asm.ClassReader;
+
+/** The texts of a class that name classes of something else than its own component. */
+final class ConstantTexts {
+  private static final int CONSTANT_STRING = 8;
+
+  private ConstantTexts() {}
+
+  /** One demand for each constant (JVMS 4.4.3) that is the full name of a class of the index. */
+  static List<Demand> of(Item ofClass, ClassIndex index) throws IOException {
+    List<Demand> demands = new ArrayList<>();
+    ClassReader reader;
+    try {
+      reader = ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()));
+    } catch (UnreadableItemException e) {
+      return demands; // the walk of the application has told it
+    }
+    char[] buffer = new char[reader.getMaxStringLength()];
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int at = reader.getItem(i);
+      if (at > 0 && reader.readByte(at - 1) == CONSTANT_STRING) {
+        TextDemands.className(reader.readUTF8(at, buffer), index)
+            .ifPresent(
+                name ->
+                    demands.add(
+                        new Demand(
+                            How.CODE_TEXT, Thing.CODE, name, ofClass, "", 0, Strength.SOFT, "")));
+      }
+    }
+    return demands;
+  }
+}

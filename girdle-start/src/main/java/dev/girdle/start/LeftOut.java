@@ -1,0 +1,94 @@
+package dev.girdle.start;
+
+import java.io.BufferedReader;
+import java.io.FileInputStream;
+import java.io.InputStreamReader;
+import java.io.PrintStream;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Says so when a program asks for a class that its Java was made without. It becomes part of that
+ * Java, under another name, and is told of every class that is not found.
+ *
+ * <p>It uses as little as possible, and never harms the program: whatever goes wrong here is passed
+ * over.
+ */
+public final class LeftOut {
+  /** Where the list lies in the Java: a package, a colon, and the names in it. */
+  static final String LIST = "/lib/left-out-classes.txt";
+
+  private static final Set<String> TOLD = new HashSet<String>();
+  private static Map<String, String> packages;
+  private static boolean busy;
+
+  private LeftOut() {}
+
+  /**
+   * Takes note of a class that was not found.
+   *
+   * @param message what the error says: often nothing but the class's name, with dots or slashes
+   */
+  public static synchronized void notFound(String message) {
+    PrintStream err = System.err;
+    if (busy || message == null || err == null) {
+      return;
+    }
+    busy = true;
+    try {
+      String name = message.replace('/', '.');
+      if (mayBeOfJava(name) && isLeftOut(name) && TOLD.add(name)) {
+        err.println(
+            "The Java that came with this program was made without the class "
+                + name
+                + ", and the program asks for it.\n"
+                + "  Please report this to those who gave you the program."
+                + " They mend it with: girdle seal --always "
+                + name);
+      }
+    } catch (Throwable e) {
+      packages = packages == null ? new HashMap<String, String>() : packages;
+    } finally {
+      busy = false;
+    }
+  }
+
+  private static boolean mayBeOfJava(String name) {
+    return name.startsWith("java")
+        || name.startsWith("jdk.")
+        || name.startsWith("sun.")
+        || name.startsWith("com.sun.")
+        || name.startsWith("org.");
+  }
+
+  private static boolean isLeftOut(String name) throws Exception {
+    int dot = name.lastIndexOf('.');
+    if (dot < 0) {
+      return false;
+    }
+    if (packages == null) {
+      packages = read(System.getProperty("java.home") + LIST);
+    }
+    String names = packages.get(name.substring(0, dot));
+    return names != null && names.contains(" " + name.substring(dot + 1) + " ");
+  }
+
+  private static Map<String, String> read(String file) throws Exception {
+    Map<String, String> found = new HashMap<String, String>();
+    BufferedReader in =
+        new BufferedReader(new InputStreamReader(new FileInputStream(file), "UTF-8"));
+    try {
+      for (String line = in.readLine(); line != null; line = in.readLine()) {
+        int colon = line.indexOf(':');
+        if (colon > 0) {
+          found.put(line.substring(0, colon), line.substring(colon + 1) + " ");
+        }
+      }
+    } finally {
+      in.close();
+    }
+    return found;
+  }
+}
