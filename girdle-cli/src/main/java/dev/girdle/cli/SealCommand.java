@@ -3,6 +3,7 @@ package dev.girdle.cli;
 import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Squeeze;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
@@ -83,6 +84,15 @@ final class SealCommand implements Callable<Integer> {
           "The program opens a window of its own: the Windows starter leaves none for its text.")
   private boolean opensWindow;
 
+  @Option(
+      names = "--packing",
+      paramLabel = "KIND",
+      description =
+          "How an executable is compressed: gzip (can be unpacked everywhere), xz (much smaller),"
+              + " zstd (quick); for the last two the receiver needs a program of that name. gzip if"
+              + " not given.")
+  private Squeeze packing;
+
   @Option(names = "--replace", description = "Replace artifacts that Girdle made before.")
   private boolean replace;
 
@@ -131,6 +141,9 @@ final class SealCommand implements Callable<Integer> {
     }
     if (as != null) {
       wishes = wishes.stream().map(w -> w.as(as)).toList();
+    }
+    if (packing != null) {
+      wishes = wishes.stream().map(w -> w.with(packing)).toList();
     }
     Plan changed =
         plan.with(

@@ -95,4 +95,14 @@ public interface Ecosystem {
    * @return the finished tree
    */
   Layout layOut(LayoutRequest request);
+
+  /**
+   * Prepares a fast start, if the plan wants one, by running the program that is laid out.
+   *
+   * @param layout all files of the artifact
+   * @param request what was laid out, and how
+   * @return the same layout, or one with more in it
+   * @throws GirdleException if the program cannot be run
+   */
+  Layout prepareStart(Layout layout, LayoutRequest request);
 }

@@ -17,8 +17,8 @@ import java.util.function.LongConsumer;
 
 /**
  * Writes one file that starts by itself: a head in POSIX {@code sh}, and behind it the folder as a
- * tar archive that is compressed with gzip. The third line of the head is {@code # girdle-payload},
- * the head's length, the archive's length (both in bytes) and the archive's SHA-256.
+ * compressed tar archive. The third line of the head is {@code # girdle-payload}, the head's
+ * length, the archive's length (both in bytes) and the archive's SHA-256.
  */
 public final class ExecutableForm implements Form {
   /** How the line starts that tells where the archive is. */
@@ -100,6 +100,7 @@ public final class ExecutableForm implements Form {
     values.put("OFFSET", Long.toString(offset));
     values.put("SIZE", Long.toString(size));
     values.put("DIGEST", digest);
+    values.put("UNPACKER", pack.squeeze().text());
     values.put("SHORT", digest.substring(0, SHORT));
     String text;
     try (InputStream in = ExecutableForm.class.getResourceAsStream("executable.sh")) {

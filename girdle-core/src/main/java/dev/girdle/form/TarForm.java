@@ -8,6 +8,7 @@ import dev.girdle.layout.LayoutFile;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -20,12 +21,10 @@ import java.util.function.Function;
 import java.util.function.LongConsumer;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
-import org.apache.commons.compress.compressors.gzip.GzipCompressorOutputStream;
-import org.apache.commons.compress.compressors.gzip.GzipParameters;
 
 /**
- * Writes one tar archive (POSIX.1-2017, {@code pax}), compressed with gzip (RFC 1952). It names no
- * owner, and tells of no system that it was made on.
+ * Writes one tar archive (POSIX.1-2017, {@code pax}), compressed as a whole. It names no owner, and
+ * tells of no system that it was made on.
  */
 public final class TarForm implements Form {
   private static final int FILE = 0100644;
@@ -50,15 +49,10 @@ public final class TarForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    GzipParameters parameters = new GzipParameters();
-    parameters.setCompressionLevel(pack.compression());
+    OutputStream plain =
+        new BufferedOutputStream(Files.newOutputStream(place, StandardOpenOption.CREATE_NEW));
     try (TarArchiveOutputStream tar =
-        new TarArchiveOutputStream(
-            new GzipCompressorOutputStream(
-                new BufferedOutputStream(
-                    Files.newOutputStream(place, StandardOpenOption.CREATE_NEW)),
-                parameters),
-            "UTF-8")) {
+        new TarArchiveOutputStream(pack.squeeze().over(plain, pack.compression()), "UTF-8")) {
       tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
       tar.setBigNumberMode(TarArchiveOutputStream.BIGNUMBER_POSIX);
       tar.setAddPaxHeadersForNonAsciiNames(true);

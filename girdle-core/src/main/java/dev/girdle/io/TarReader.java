@@ -8,11 +8,10 @@ import java.util.Set;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
 import org.apache.commons.compress.archivers.tar.TarConstants;
-import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
 
 /**
- * Reads tar archives that are compressed with gzip, from front to back. Links, devices, names that
+ * Reads tar archives that are compressed as a whole, from front to back. Links, devices, names that
  * lead out and sizes beyond {@link ArchiveBounds} are refused.
  */
 public final class TarReader {
@@ -38,15 +37,14 @@ public final class TarReader {
   /**
    * Reads an archive.
    *
-   * @param in its bytes; not closed
+   * @param in its bytes, able to go back ({@code mark}); not closed
    * @param label how the user calls it, for messages
    * @param visitor gets its files
    * @throws GirdleException if it is damaged or hostile
    * @throws IOException if the visitor fails
    */
   public static void read(InputStream in, String label, Visitor visitor) throws IOException {
-    try (TarArchiveInputStream tar =
-        new TarArchiveInputStream(new GzipCompressorInputStream(in), "UTF-8")) {
+    try (TarArchiveInputStream tar = new TarArchiveInputStream(Squeeze.undo(in), "UTF-8")) {
       int entries = 0;
       for (TarArchiveEntry e = next(tar, label); e != null; e = next(tar, label)) {
         String problem = wrongWith(e, ++entries);

@@ -113,7 +113,8 @@ final class FolderLayout {
                     LaunchOptions.of(request).commandLine(),
                     request.runtime().isBundled()
                         ? Optional.of(Runtimes.chosen(request))
-                        : Optional.empty()))
+                        : Optional.empty(),
+                    request.runtime().training().isPresent()))
         .toList();
   }
 

@@ -81,6 +81,11 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
+  public Layout prepareStart(Layout layout, LayoutRequest request) {
+    return FastStart.addTo(layout, request);
+  }
+
+  @Override
   public Layout layOut(LayoutRequest request) {
     try {
       return switch (request.shape()) {

@@ -90,7 +90,8 @@ final class NestedLayout {
             request.need(),
             List.of(),
             options.commandLine(),
-            Optional.empty());
+            Optional.empty(),
+            false);
     return UnixStarter.head(starter, request.starts().size() == 1);
   }
 

@@ -9,6 +9,7 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.Paths;
+import dev.girdle.java.runtime.BundledRuntime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayDeque;
@@ -259,7 +260,12 @@ final class RuntimeReach {
   }
 
   private void follow(Item item, String part) {
-    queue.addAll(result(item).parts().getOrDefault(part, ItemDemands.NONE).named());
+    List<Demand> demands = result(item).parts().getOrDefault(part, ItemDemands.NONE).named();
+    if (item.name().equals(BundledRuntime.LIST_OF_MODULES)) {
+      // it names all providers, as the descriptors do; whoever asks for a service demands them
+      demands = demands.stream().filter(d -> d.how() != How.CODE_TEXT).toList();
+    }
+    queue.addAll(demands);
   }
 
   private ClassDemands.Result result(Item item) {

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param options options for Java 9 and newer that the application's manifest asks for, none with
  *     spaces
  * @param bundled the Java that lies beside it; empty if it has to find one
+ * @param isFast whether classes are stored beside that Java for a fast start
  */
 record Starter(
     Identity identity,
@@ -26,7 +27,8 @@ record Starter(
     RuntimeNeed need,
     List<String> jars,
     List<String> options,
-    Optional<JavaHome> bundled) {
+    Optional<JavaHome> bundled,
+    boolean isFast) {
   String javaHomeVariable() {
     return identity.variablePrefix() + "_JAVA_HOME";
   }

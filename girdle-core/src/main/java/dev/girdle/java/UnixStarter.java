@@ -31,13 +31,20 @@ final class UnixStarter {
             .bundled()
             .map(
                 h ->
-                    "[ -n \"$java\" ] || { java=$home/runtime/bin/java; release="
+                    "if [ -z \"$java\" ]; then\n  java=$home/runtime/bin/java\n  release="
                         + h.feature()
-                        + "; }\n")
+                        + (starter.isFast() ? "\n  stored=$home/runtime/" + FastStart.FILE : "")
+                        + "\nfi\n")
             .orElse(""));
     String main = (starter.start().isOfModule() ? " -m" : "") + words(starter.mainWords());
     String pathOption = starter.start().isOfModule() ? "-p" : "-cp";
-    values.put("LAUNCH", pathOption + " \"" + classPath + "\"" + main);
+    // quietly, should the stored classes not fit
+    String stored =
+        starter.isFast()
+            ? "${stored:+-Xlog:cds=off} ${stored:+-Xshare:auto}"
+                + " ${stored:+\"-XX:SharedArchiveFile=$stored\"} "
+            : "";
+    values.put("LAUNCH", stored + pathOption + " \"" + classPath + "\"" + main);
     Map<String, String> place = new HashMap<>(values);
     place.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
     values.put("PLACE", fill("place-in-folder.sh", place));

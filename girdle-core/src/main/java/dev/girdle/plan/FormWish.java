@@ -1,5 +1,6 @@
 package dev.girdle.plan;
 
+import dev.girdle.io.Squeeze;
 import java.util.Optional;
 
 /**
@@ -10,8 +11,10 @@ import java.util.Optional;
  * @param as the file name of the artifact, in which {@code {name}}, {@code {release}} and {@code
  *     {target}} stand for what they say; empty for the usual one
  * @param compression how hard what is not compressed yet is compressed, from 1 to 9
+ * @param squeeze how an executable is compressed; of no meaning for other forms
  */
-public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, int compression) {
+public record FormWish(
+    FormKind kind, ArchiveKind archive, Optional<String> as, int compression, Squeeze squeeze) {
   /** What compresses well and does not take long. */
   public static final int USUAL_COMPRESSION = 6;
 
@@ -22,7 +25,8 @@ public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, 
    * @return components lie whole in an archive
    */
   public static FormWish of(FormKind kind) {
-    return new FormWish(kind, ArchiveKind.NESTED, Optional.empty(), USUAL_COMPRESSION);
+    return new FormWish(
+        kind, ArchiveKind.NESTED, Optional.empty(), USUAL_COMPRESSION, Squeeze.GZIP);
   }
 
   /**
@@ -44,7 +48,17 @@ public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, 
    * @return a new wish
    */
   public FormWish as(String fileName) {
-    return new FormWish(kind, archive, Optional.of(fileName), compression);
+    return new FormWish(kind, archive, Optional.of(fileName), compression, squeeze);
+  }
+
+  /**
+   * The same form, compressed otherwise.
+   *
+   * @param newSqueeze how an executable is compressed
+   * @return a new wish
+   */
+  public FormWish with(Squeeze newSqueeze) {
+    return new FormWish(kind, archive, as, compression, newSqueeze);
   }
 
   /**
@@ -54,6 +68,6 @@ public record FormWish(FormKind kind, ArchiveKind archive, Optional<String> as, 
    * @return a new wish
    */
   public FormWish with(ArchiveKind newArchive) {
-    return new FormWish(kind, newArchive, as, compression);
+    return new FormWish(kind, newArchive, as, compression, squeeze);
   }
 }

@@ -5,6 +5,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ExecutableForm;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Squeeze;
 import dev.girdle.io.TarReader;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
@@ -40,7 +41,7 @@ public final class ArtifactReader {
   /**
    * Reads an artifact.
    *
-   * @param artifact a folder, a zip archive, or a tar archive that is compressed with gzip
+   * @param artifact a folder, a zip archive, or a tar archive that is compressed as a whole
    * @param visitor gets its files
    * @throws GirdleException if it is neither, or damaged, or hostile
    * @throws IOException if it cannot be read
@@ -70,11 +71,11 @@ public final class ArtifactReader {
     }
   }
 
-  /** Where a tar archive starts that is compressed with gzip: at once, or behind a head. */
+  /** Where a compressed tar archive starts: at once, or behind a head. */
   private static long payload(Path file) throws IOException {
     try (InputStream in = Files.newInputStream(file)) {
       byte[] head = in.readNBytes(HEAD);
-      if (head.length > 2 && head[0] == 0x1f && head[1] == (byte) 0x8b) {
+      if (Squeeze.isOne(head)) {
         return 0;
       }
       String text = new String(head, StandardCharsets.ISO_8859_1);

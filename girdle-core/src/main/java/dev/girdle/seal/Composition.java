@@ -6,7 +6,7 @@ import dev.girdle.identity.Appearance;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeKind;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -32,31 +32,31 @@ final class Composition {
             assessment.plan().particulars(),
             assessment.application().starts(),
             assessment.plan().choice().target());
-    Layout layout =
-        assessment
-            .ecosystem()
-            .layOut(
-                new LayoutRequest(
-                    shape,
-                    assessment.application(),
-                    assessment.application().starts(),
-                    assessment.plan().choice().target(),
-                    isSeen ? appearance.programFolder() : "",
-                    form == FormKind.EXECUTABLE,
-                    isFolder ? assessment.plan().runtime() : RuntimeWish.HOST,
-                    assessment.plan().choice(),
-                    isSeen ? appearance.receiverNotes() : List.of(),
-                    assessment.examination(),
-                    assessment.closure(),
-                    assessment.selection(),
-                    assessment.need()));
+    LayoutRequest request =
+        new LayoutRequest(
+            shape,
+            assessment.application(),
+            assessment.application().starts(),
+            assessment.plan().choice().target(),
+            isSeen ? appearance.programFolder() : "",
+            form == FormKind.EXECUTABLE,
+            isFolder
+                ? assessment.plan().runtime()
+                : assessment.plan().runtime().of(RuntimeKind.HOST),
+            assessment.plan().choice(),
+            isSeen ? appearance.receiverNotes() : List.of(),
+            assessment.examination(),
+            assessment.closure(),
+            assessment.selection(),
+            assessment.need());
+    Layout layout = assessment.ecosystem().layOut(request);
     if (isSeen) {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());
     more.addAll(new SbomFile(assessment, shape).files());
-    return ExtraFiles.addTo(layout.plus(more), assessment.plan().files())
-        .noticing(unknownLicences());
+    layout = ExtraFiles.addTo(layout.plus(more), assessment.plan().files());
+    return assessment.ecosystem().prepareStart(layout, request).noticing(unknownLicences());
   }
 
   private List<String> unknownLicences() {

@@ -14,6 +14,7 @@ import dev.girdle.form.Pack;
 import dev.girdle.form.TarForm;
 import dev.girdle.io.Output;
 import dev.girdle.io.SourceDate;
+import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.plan.ArchiveKind;
@@ -134,12 +135,13 @@ public final class Sealer {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (wish.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), top));
-      case TGZ -> new TarForm(new Pack(date, wish.compression(), top));
+      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), Squeeze.GZIP, top));
+      case TGZ -> new TarForm(new Pack(date, wish.compression(), Squeeze.GZIP, top));
       case EXECUTABLE ->
           isSelfStartingArchive(assessment, wish)
-              ? new ArchiveForm(new Pack(date, wish.compression(), ""))
-              : new ExecutableForm(new Pack(date, wish.compression(), ""), head(assessment));
+              ? new ArchiveForm(new Pack(date, wish.compression(), wish.squeeze(), ""))
+              : new ExecutableForm(
+                  new Pack(date, wish.compression(), wish.squeeze(), ""), head(assessment));
     };
   }
 

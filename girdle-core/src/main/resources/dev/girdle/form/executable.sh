@@ -87,6 +87,10 @@ unpack() {
     say "this file is not whole: it has $((there)) bytes of $((offset + size)). Fetch it again."
     exit 126
   fi
+  if ! command -v @UNPACKER@ >/dev/null 2>&1; then
+    say "this file is compressed with @UNPACKER@, and there is none here; install it, or ask for a file that is compressed with gzip"
+    exit 126
+  fi
   sweep
   work=$base/.$folder.$$
   trap 'drop; trap - 0; exit 130' 1 2 15
@@ -96,7 +100,7 @@ unpack() {
     exit 126
   fi
   if ! { tail -c "+$((offset + 1))" "$self" \
-      | { gzip -dc 2>/dev/null || : > "$work/.damaged"; } \
+      | { @UNPACKER@ -dc 2>/dev/null || : > "$work/.damaged"; } \
       | tar -xf - -C "$work" 2>/dev/null; } || [ -e "$work/.damaged" ]; then
     say "could not be unpacked into $base: the disk may be full, or this file damaged (@VARIABLE@_FILE=verify tells)"
     exit 126

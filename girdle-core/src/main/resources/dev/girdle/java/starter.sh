@@ -44,6 +44,7 @@ read_release() {
 
 java=
 found=
+stored=
 # Takes the Java in a folder if it is the first that will do.
 consider() {
   if [ -n "$java" ] || [ -z "$1" ] || [ ! -x "$1/bin/java" ]; then

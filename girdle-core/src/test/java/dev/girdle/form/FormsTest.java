@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
+import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -77,7 +78,8 @@ class FormsTest {
         new LayoutFile(
             "lib/stored", Content.of(new byte[5000]), false, Packing.STORED, "c", "because");
     Layout layout = layout(file("META-INF/MANIFEST.MF", "m"), file("b", "b".repeat(999)), stored);
-    new ArchiveForm(new Pack(DATE, 6, "")).write(layout, place, this::account, n -> {});
+    new ArchiveForm(new Pack(DATE, 6, Squeeze.GZIP, ""))
+        .write(layout, place, this::account, n -> {});
     try (ZipFile zip = new ZipFile(place.toFile())) {
       assertThat(zip.stream().map(ZipEntry::getName))
           .containsExactly("META-INF/MANIFEST.MF", "empty/", "b", "lib/stored", "the-record");
@@ -92,7 +94,8 @@ class FormsTest {
     Path place = dir.resolve("a.tgz");
     String deep = "lib/" + "deep/".repeat(30) + "ä.txt";
     Layout layout = layout(file("bin/start", "#!/bin/sh\n").asExecutable(), file(deep, "a"));
-    new TarForm(new Pack(DATE, 9, "tides/")).write(layout, place, this::account, n -> {});
+    new TarForm(new Pack(DATE, 9, Squeeze.GZIP, "tides/"))
+        .write(layout, place, this::account, n -> {});
     List<TarArchiveEntry> entries = new ArrayList<>();
     try (TarArchiveInputStream tar =
         new TarArchiveInputStream(new GZIPInputStream(Files.newInputStream(place)), "UTF-8")) {

@@ -20,7 +20,8 @@ class StartersTest {
       RuntimeNeed need, String main, List<String> options, String... jars) {
     Start start = Start.of("tide-book", new EntryPoint(main, "a", "x"));
     Identity identity = new Identity("tide-book", Optional.of("1.4"));
-    return new Starter(identity, start, false, need, List.of(jars), options, Optional.empty());
+    return new Starter(
+        identity, start, false, need, List.of(jars), options, Optional.empty(), false);
   }
 
   private static final LayoutRequest EVERYWHERE =

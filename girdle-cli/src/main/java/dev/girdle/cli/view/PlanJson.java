@@ -93,7 +93,9 @@ final class PlanJson {
         "as",
         wish.as(),
         "compression",
-        wish.kind() == FormKind.FOLDER ? null : wish.compression());
+        wish.kind() == FormKind.FOLDER ? null : wish.compression(),
+        "packing",
+        wish.kind() == FormKind.EXECUTABLE ? wish.squeeze().text() : null);
   }
 
   private static List<Object> patterns(List<NamePattern> patterns) {

@@ -30,16 +30,18 @@ import java.util.stream.Stream;
 
 /** A Java runtime that goes along with a program: whole, or cut down to some of its modules. */
 public final class BundledRuntime implements AutoCloseable {
+  /** The class that tells the runtime its modules. */
+  public static final String LIST_OF_MODULES = "jdk.internal.module.SystemModules$listed";
+
   private static final String DESCRIPTOR = "module-info.class";
   private static final String BASE = "/java.base/";
   private static final ModuleFiles OWNERS = new ModuleFiles();
   private static final int LARGEST_DESCRIPTOR = 1 << 20;
-  private static final String SYSTEM_MODULES = "jdk/internal/module/SystemModules";
 
   private final JavaHome home;
   private final Optional<FileSystem> image;
   private final Map<String, SortedMap<String, Content>> contents;
-  private final Map<String, List<String>> modules = new TreeMap<>();
+  private final Map<String, ModuleFacts> facts = new TreeMap<>();
 
   private BundledRuntime(
       JavaHome home, FileSystem image, Map<String, SortedMap<String, Content>> contents) {
@@ -106,7 +108,7 @@ public final class BundledRuntime implements AutoCloseable {
       if (descriptor == null) {
         throw new IOException("its module " + module.getKey() + " has no descriptor");
       }
-      modules.put(module.getKey(), RequiredModules.of(descriptor.bytes(LARGEST_DESCRIPTOR)));
+      facts.put(module.getKey(), ModuleFacts.of(descriptor.bytes(LARGEST_DESCRIPTOR)));
     }
   }
 
@@ -125,6 +127,8 @@ public final class BundledRuntime implements AutoCloseable {
    * @return by name, each with the modules that it requires while it runs
    */
   public Map<String, List<String>> modules() {
+    Map<String, List<String>> modules = new TreeMap<>();
+    facts.forEach((name, module) -> modules.put(name, module.requiredAtRunTime()));
     return modules;
   }
 
@@ -152,12 +156,22 @@ public final class BundledRuntime implements AutoCloseable {
     chosen.forEach(m -> found.put(m, new TreeMap<>(contents.get(m))));
     SortedMap<String, Content> base = found.get("java.base");
     if (base != null) {
-      // what was generated for the whole image lists the modules of that one
-      base.keySet().removeIf(n -> n.startsWith(SYSTEM_MODULES + "$"));
-      base.put(
-          SYSTEM_MODULES + "Map.class", Content.of(SystemModulesMap.thatKnowsNone(home.feature())));
+      listModules(base, chosen);
     }
     return found;
+  }
+
+  /** What was generated for the whole image lists the modules of that one. */
+  private void listModules(SortedMap<String, Content> base, Collection<String> chosen) {
+    Content type = base.get(SystemModules.PACKAGE + "SystemModules.class");
+    base.keySet().removeIf(n -> n.startsWith(SystemModules.PACKAGE + "SystemModules$"));
+    try {
+      List<ModuleFacts> listed = chosen.stream().sorted().map(facts::get).toList();
+      SystemModules.of(listed, type.bytes(LARGEST_DESCRIPTOR))
+          .forEach((path, bytes) -> base.put(path, Content.of(bytes)));
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
   }
 
   /**

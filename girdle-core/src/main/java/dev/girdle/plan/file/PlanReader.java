@@ -5,6 +5,7 @@ import static dev.girdle.plan.file.PlanFile.texts;
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.girdle.app.Target;
 import dev.girdle.io.Paths;
+import dev.girdle.io.Squeeze;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Declared;
@@ -198,6 +199,11 @@ final class PlanReader {
         problems.add(
             new Problem(text.atKey(pointer + "/kind"), "kind is a matter of the form archive"));
       }
+      if (node.has("packing") && plain.kind() != FormKind.EXECUTABLE) {
+        problems.add(
+            new Problem(
+                text.atKey(pointer + "/packing"), "packing is a matter of the form executable"));
+      }
       if (node.has("compression") && plain.kind() == FormKind.FOLDER) {
         problems.add(
             new Problem(
@@ -208,7 +214,8 @@ final class PlanReader {
               plain.kind(),
               node.path("kind").asText().equals("merged") ? ArchiveKind.MERGED : ArchiveKind.NESTED,
               Optional.ofNullable(node.path("as").textValue()),
-              node.path("compression").asInt(FormWish.USUAL_COMPRESSION)));
+              node.path("compression").asInt(FormWish.USUAL_COMPRESSION),
+              Squeeze.valueOf(upper(node.path("packing").asText("gzip")))));
     }
     return forms.isEmpty() ? List.of(FormWish.of(FormKind.ARCHIVE)) : forms;
   }

@@ -126,7 +126,11 @@ class PlanFileTest {
         .containsExactly(
             FormWish.of(FormKind.FOLDER),
             new FormWish(
-                FormKind.ARCHIVE, ArchiveKind.MERGED, java.util.Optional.of("{name}-all.jar"), 9));
+                FormKind.ARCHIVE,
+                ArchiveKind.MERGED,
+                java.util.Optional.of("{name}-all.jar"),
+                9,
+                dev.girdle.io.Squeeze.GZIP));
     assertThat(plan.output().out()).isEqualTo(dir.resolve("made"));
     assertThat(plan.particulars().title()).contains("Tide Book");
   }
