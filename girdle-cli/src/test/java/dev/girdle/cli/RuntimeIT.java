@@ -148,49 +148,6 @@ class RuntimeIT {
     assertThat(Run.of(folder.resolve("runtime/bin/java"), "-version").well().err()).contains("25");
   }
 
-  /** What the runtime is linked with and does not bring along is told; here, nothing is. */
-  @Test
-  void onAMachineWhereNothingIsInstalledItRunsAllTheSame() {
-    assumeTrue(Files.isDirectory(NEWER), "there is no Java here that brings its libraries along");
-    assumeTrue(
-        Run.of("id", "-u").with("PATH", "/usr/bin:/bin").well().out().equals("0\n")
-            && Files.isExecutable(Path.of("/usr/bin/busybox")),
-        "only root can make an empty root, and it needs busybox");
-    Result made =
-        seal(
-            "--form",
-            "folder",
-            "--form",
-            "executable",
-            "--runtime",
-            "trimmed",
-            "--runtime-from",
-            NEWER,
-            "--name",
-            "bare");
-    assertThat(made.status()).as(made.err()).isZero();
-    assertThat(made.out()).doesNotContain("asks the receiver's system");
-    Path script = Path.of("src/test/scripts/in-empty-root").toAbsolutePath();
-    Path root = dir.resolve("root");
-    String target = "bare-1.4.0-linux-x64";
-    for (List<String> place :
-        List.of(List.of(target, "/program/bin/tidebook"), List.of(target + ".run", "/program"))) {
-      Result run =
-          Run.of(
-                  script,
-                  root,
-                  dir.resolve("out").resolve(place.get(0)),
-                  place.get(1),
-                  "north-quay",
-                  "2026-03-14")
-              .with("PATH", "/usr/sbin:/usr/bin:/sbin:/bin")
-              .go();
-      assumeTrue(!run.err().contains("Operation not permitted"), "this sandbox forbids chroot");
-      assertThat(run.out()).as(run.err()).contains("page sum 4c2a9646");
-    }
-    assertThat(root.resolve("usr/lib")).doesNotExist();
-  }
-
   @Test
   void thereIsNoExecutableForWindowsYet() {
     assertThat(
@@ -297,7 +254,7 @@ class RuntimeIT {
             seal("--form", "folder", "--runtime", "whole", "--runtime-from", demo, "--as", "none")
                 .err())
         .contains("is no folder of a Java runtime");
-    assertThat(seal("--form", "folder", "--runtime", "tight", "--as", "t").status()).isEqualTo(2);
+    assertThat(seal("--form", "folder", "--runtime", "thin", "--as", "t").status()).isEqualTo(2);
     for (String name : List.of("a.jar", "windows", "none", "t")) {
       assertThat(dir.resolve("out").resolve(name)).doesNotExist();
     }

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Start;
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.PackedContent;
@@ -35,12 +36,15 @@ final class Jars {
     boolean descriptorFits = whole || !request.starts().stream().anyMatch(Start::isOfModule);
     return whole && component.whole().isPresent()
         ? component.whole().get()
-        : pack(component, request.selection().items(component).keySet(), descriptorFits);
+        : pack(component, request, descriptorFits);
   }
 
   /** Into a temporary file, since the archive's size has to be known before it is written out. */
-  private static Content pack(Component component, Set<Item> kept, boolean descriptorFits)
+  private static Content pack(Component component, LayoutRequest request, boolean descriptorFits)
       throws IOException {
+    Set<Item> kept = request.selection().items(component).keySet();
+    // what is compressed as a whole gets smaller if its parts are not
+    boolean isSqueezed = request.shape() == Shape.FOLDER && request.isSelfStarting();
     Path file = temporary();
     try (ZipWriter zip = new ZipWriter(file, date())) {
       TreeSet<String> folders = new TreeSet<>();
@@ -61,6 +65,8 @@ final class Jars {
           zip.compress(item.path(), fitting, false);
         } else if (item.path().equals(JarManifest.PATH) && !signed) {
           zip.compress(item.path(), JarManifest.withoutDigests(item.content()), false);
+        } else if (isSqueezed) {
+          zip.store(item.path(), item.content(), false);
         } else if (item.content() instanceof PackedContent packed) {
           zip.copy(item.path(), packed, false);
         } else {

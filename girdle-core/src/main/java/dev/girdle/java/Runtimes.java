@@ -12,6 +12,7 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Seekable;
 import dev.girdle.java.runtime.BundledRuntime;
@@ -33,6 +34,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -41,6 +43,9 @@ import java.util.TreeSet;
 final class Runtimes {
   /** Where it goes, beside starters and components. */
   static final String FOLDER = "runtime/";
+
+  /** Bytes. */
+  private static final long WORTH_A_WORD = 5_000_000;
 
   private Runtimes() {}
 
@@ -127,6 +132,7 @@ final class Runtimes {
     return layout
         .with(part, files)
         .noticing(notices(part))
+        .noticing(large(choice, runtime))
         .noticing(systemLibraries(natives(runtime, extract)));
   }
 
@@ -213,6 +219,28 @@ final class Runtimes {
             "this Java asks the receiver's system for "
                 + String.join(", ", missing)
                 + "; --runtime-from names one that brings them along");
+  }
+
+  /** What takes much room and may be of no use, so that people think of it. */
+  private static List<String> large(ModuleChoice choice, BundledRuntime runtime) {
+    List<String> notices = new ArrayList<>();
+    runtime
+        .contents(choice.byName().keySet())
+        .forEach(
+            (module, contents) -> {
+              long size = contents.values().stream().mapToLong(Content::size).sum();
+              if (size > WORTH_A_WORD) {
+                notices.add(
+                    module
+                        + String.format(Locale.ROOT, " (%.1f MB)", size / 1e6)
+                        + " goes along for "
+                        + choice.byName().get(module)
+                        + "; --never "
+                        + module
+                        + " leaves it out");
+              }
+            });
+    return notices;
   }
 
   private static List<String> notices(LayoutRuntime runtime) {

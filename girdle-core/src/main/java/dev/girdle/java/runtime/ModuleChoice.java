@@ -20,6 +20,7 @@ public final class ModuleChoice {
   private final Map<String, List<String>> there;
   private final Map<String, String> chosen = new TreeMap<>();
   private final Map<String, String> leftOut = new TreeMap<>();
+  private final Map<String, String> byName = new TreeMap<>();
   private final List<NamePattern> never;
 
   private record Rule(String module, String name, String what) {
@@ -89,6 +90,9 @@ public final class ModuleChoice {
     if (refused.isPresent()) {
       leftOut.put(rule.module, refused.get().called("never"));
     } else if (there.containsKey(rule.module)) {
+      if (!chosen.containsKey(rule.module)) {
+        byName.put(rule.module, rule.what);
+      }
       take(rule.module, "for " + rule.what + ": " + Reasons.sentence(demand));
     }
   }
@@ -116,6 +120,15 @@ public final class ModuleChoice {
    */
   public Map<String, String> chosen() {
     return chosen;
+  }
+
+  /**
+   * Of these, the ones that nothing requires and that only services or reflection may ask for.
+   *
+   * @return by name, each with what for
+   */
+  public Map<String, String> byName() {
+    return byName;
   }
 
   /**
