@@ -55,6 +55,8 @@ public final class StrippedCode implements Content {
     }
     try (SeekableByteChannel file = seekable.channel()) {
       return file == null ? content : stripped(content, file);
+    } catch (IllegalArgumentException | IndexOutOfBoundsException | NegativeArraySizeException e) {
+      throw new IOException("is damaged: its header announces what cannot be", e);
     }
   }
 
@@ -104,6 +106,9 @@ public final class StrippedCode implements Content {
   }
 
   private static ByteBuffer read(SeekableByteChannel file, long at, int length) throws IOException {
+    if (at < 0 || length < 0 || at > file.size() - length) {
+      throw new IOException("is damaged: its header points outside of it");
+    }
     ByteBuffer bytes = ByteBuffer.allocate(length).order(ByteOrder.LITTLE_ENDIAN);
     file.position(at);
     while (bytes.hasRemaining()) {

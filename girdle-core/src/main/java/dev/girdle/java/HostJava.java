@@ -46,6 +46,7 @@ final class HostJava {
       }
     }
     USUAL.forEach(this::considerAll);
+    consider(Path.of(System.getProperty("java.home")), "Girdle runs on it");
     return List.copyOf(found.values());
   }
 

@@ -25,7 +25,7 @@ public record RuntimesView(List<FoundRuntime> runtimes) implements View {
           runtime.target().map(Target::text).orElse("-"),
           Sizes.of(Sealer.sizeOf(runtime.home())),
           runtime.foundBy(),
-          runtime.canGoAlong() ? "whole, trimmed" : "no: older than Java 9",
+          runtime.canGoAlong() ? "whole, trimmed, tight" : "no: older than Java 9",
           runtime.home().toString());
     }
     table.print(console, true);

@@ -181,7 +181,20 @@ public final class BundledRuntime implements AutoCloseable {
    * @return its files
    */
   public List<LayoutFile> whole(String folder) {
-    return files(path -> Optional.of(home.title() + ", whole"), folder);
+    try {
+      return stripped(files(path -> Optional.of(home.title() + ", whole"), folder));
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
+  }
+
+  /** Without what only debuggers of native code read. */
+  private static List<LayoutFile> stripped(List<LayoutFile> files) throws IOException {
+    List<LayoutFile> stripped = new ArrayList<>(files.size());
+    for (LayoutFile file : files) {
+      stripped.add(file.with(StrippedCode.of(file.content())));
+    }
+    return stripped;
   }
 
   /**
@@ -201,10 +214,7 @@ public final class BundledRuntime implements AutoCloseable {
 
   private List<LayoutFile> extracted(Extract extract, String folder) throws IOException {
     Map<String, String> chosen = extract.modules();
-    List<LayoutFile> files = new ArrayList<>();
-    for (LayoutFile file : files(path -> reason(path, extract), folder)) {
-      files.add(file.with(StrippedCode.of(file.content())));
-    }
+    List<LayoutFile> files = stripped(files(path -> reason(path, extract), folder));
     SortedMap<String, Content> resources = resources(extract);
     String reason = "the modules " + String.join(", ", chosen.keySet());
     if (extract.contents().isPresent()) {

@@ -84,11 +84,12 @@ final class ImageFile {
     ImageFile image = new ImageFile(bytes, (int) strings, (int) contents);
     try {
       for (int i = 0; i < count; i++) {
-        if (!image.add((int) locations + bytes.getInt((int) offsets + 4 * i))) {
+        int location = Math.toIntExact(locations + bytes.getInt((int) offsets + 4 * i));
+        if (!image.add(location)) {
           return Optional.empty();
         }
       }
-    } catch (IndexOutOfBoundsException e) {
+    } catch (IndexOutOfBoundsException | ArithmeticException e) {
       throw new IOException("its index points outside the file", e);
     }
     return Optional.of(image);
@@ -131,6 +132,9 @@ final class ImageFile {
     int end = start;
     while (bytes.get(end) != 0) {
       end++;
+    }
+    if (end >= contents) {
+      throw new IndexOutOfBoundsException(end);
     }
     byte[] text = new byte[end - start];
     bytes.get(start, text);

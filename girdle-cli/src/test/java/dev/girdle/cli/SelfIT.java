@@ -1,0 +1,44 @@
+package dev.girdle.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.cli.Run.Result;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Girdle sealed by itself, with its Java, does its work where there is no other. */
+class SelfIT {
+  @TempDir Path dir;
+
+  private Result itself(Path file, Object... words) {
+    Object[] all = new Object[words.length + 1];
+    all[0] = file;
+    System.arraycopy(words, 0, all, 1, words.length);
+    return Run.of(all)
+        .with("PATH", "/usr/bin:/bin")
+        .with("GIRDLE_UNPACK_DIR", dir.resolve("unpacked").toString())
+        .with("XDG_CACHE_HOME", dir.resolve("cache").toString())
+        .well();
+  }
+
+  @Test
+  void itGivesTheDemoAndSealsInItsTurn() throws IOException {
+    Path plan = Path.of("../girdle.yaml").toAbsolutePath().normalize();
+    Run.girdle("seal", plan, "--out", dir, "--as", "girdle").well();
+    Path file = Files.move(dir.resolve("girdle"), dir.resolve("the program"));
+    assertThat(itself(file, "--version").out()).contains("0.1.0");
+    Path demo = dir.resolve("demo");
+    assertThat(itself(file, "demo", demo).out()).contains("Before and after", "page sum 4c2a9646");
+    assertThat(itself(file, "runtimes").out()).contains("Girdle runs on it");
+    Path out = dir.resolve("out");
+    itself(file, "seal", demo, "--form", "folder", "--runtime", "trimmed", "--out", out);
+    Path folder = out.resolve("tidebook-1.4.0-linux-x64");
+    Path same = dir.resolve("by the built one");
+    Run.girdle("seal", demo, "--form", "folder", "--runtime", "trimmed", "--out", same).well();
+    assertThat(folder.resolve("runtime/lib/modules"))
+        .hasSameBinaryContentAs(same.resolve("tidebook-1.4.0-linux-x64/runtime/lib/modules"));
+  }
+}
