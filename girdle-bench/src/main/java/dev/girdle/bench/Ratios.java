@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -21,11 +22,19 @@ public final class Ratios {
   private final Path root;
   private final Path work;
   private final Path jars;
-  private static final Map<String, String> SIZES =
-      Map.of(
-          "whole", "folder, with the whole Java but its development parts",
-          "trimmed", "folder, with a trimmed Java",
-          "one.run", "executable, with a trimmed Java");
+  private static final Map<String, String> SIZES = new LinkedHashMap<>();
+
+  static {
+    SIZES.put("whole", "folder, with the whole Java but its development parts");
+    SIZES.put("trimmed", "folder, with a trimmed Java");
+    SIZES.put("one.run", "executable, with a trimmed Java");
+    SIZES.put("tight", "folder, `--runtime tight --prune classes`");
+    SIZES.put("tight-en", "that, `--never jdk.localedata`");
+    SIZES.put("tight-small", "that, `--without-debug-tables`");
+    SIZES.put("fast", "that, `--fast-start`");
+    SIZES.put("small.run", "executable of the last but one");
+    SIZES.put("small-xz.run", "that, `--packing xz`");
+  }
 
   private final List<String> sizes = new ArrayList<>();
   private final List<String> rows = new ArrayList<>();
@@ -90,7 +99,22 @@ public final class Ratios {
         shell("cp '" + System.getProperty("java.home") + "/lib/modules' " + work + "/modules"));
     time(plus(seal, "--form", "folder", "--as", "whole", "--runtime", "whole"));
     time(plus(seal, "--form", "executable", "--as", "one.run", "--runtime", "trimmed"));
-    for (String name : List.of("whole", "trimmed", "one.run")) {
+    List<String> tight = plus(seal, "--prune", "classes", "--runtime", "tight");
+    tight.removeAll(List.of("none"));
+    tight.remove("--prune");
+    time(plus(tight, "--form", "folder", "--as", "tight"));
+    List<String> small = plus(tight, "--never", "jdk.localedata");
+    time(plus(small, "--form", "folder", "--as", "tight-en"));
+    small = plus(small, "--without-debug-tables");
+    time(plus(small, "--form", "folder", "--as", "tight-small"));
+    Path source = Files.writeString(work.resolve("Trained.java"), "class Trained { }\n");
+    Path rules = Files.writeString(work.resolve("rules.xml"), RULES);
+    String training = "-c " + rules + " " + source;
+    time(plus(small, "--form", "folder", "--as", "fast", "--fast-start", training));
+    time(plus(small, "--form", "executable", "--as", "small.run"));
+    time(plus(small, "--form", "executable", "--as", "small-xz.run", "--packing", "xz"));
+    rows.add(new ImageCopy(work).row(ROUNDS));
+    for (String name : SIZES.keySet()) {
       sizes.add(
           "| "
               + SIZES.get(name)
@@ -127,6 +151,16 @@ public final class Ratios {
     List<String> one =
         shell("XDG_CACHE_HOME=" + work + "/cache " + out + "/one.run " + String.join(" ", job));
     compare("start of the executable, unpacked already", "start of that folder", one, trimmed);
+    for (String kind : List.of("tight-small", "fast")) {
+      List<String> sealed = new ArrayList<>(List.of(out + "/" + kind + "/bin/checkstyle"));
+      sealed.addAll(job);
+      compare("start of the folder " + kind, "start from a plain class path", sealed, plain);
+      compare(
+          "start of the folder " + kind + ", `--version`",
+          "start from a plain class path, `--version`",
+          List.of(out + "/" + kind + "/bin/checkstyle", "--version"),
+          List.of("java", "-cp", jars + "/*", MAIN, "--version"));
+    }
   }
 
   private static List<String> plus(List<String> words, String... more) {
@@ -198,7 +232,7 @@ public final class Ratios {
         | --- | --- | ---: | ---: | ---: | ---: |
         %s
 
-        With a Java that goes along, nothing of the jars pruned:
+        With a Java that goes along, nothing of the jars pruned if nothing else is said:
 
         | artifact | size |
         | --- | ---: |
