@@ -166,6 +166,7 @@ final class ApplicationOptions {
         plan.particulars(),
         plan.files(),
         plan.runtime(),
+        plan.rehearsals(),
         plan.file());
   }
 

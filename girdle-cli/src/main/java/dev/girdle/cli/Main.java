@@ -101,6 +101,7 @@ public final class Main {
     line.addSubcommand(new InspectCommand(context));
     line.addSubcommand(new CompareCommand(context));
     line.addSubcommand(new CheckCommand(context));
+    line.addSubcommand(new RehearseCommand(context));
     line.addSubcommand(new RuntimesCommand(context));
     line.addSubcommand(new DemoCommand(context));
     line.addSubcommand(new CompletionCommand(context));

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param particulars what people are shown of the application
  * @param files what goes in besides the application
  * @param runtime which runtime goes along
+ * @param rehearsals the trial runs that artifacts have to pass
  * @param file the file that it was read from; empty if it stands in the command line only
  */
 public record Plan(
@@ -23,10 +24,12 @@ public record Plan(
     Particulars particulars,
     List<ExtraFile> files,
     RuntimeWish runtime,
+    List<Rehearsal> rehearsals,
     Optional<Path> file) {
-  /** Copies the list. */
+  /** Copies the lists. */
   public Plan {
     files = List.copyOf(files);
+    rehearsals = List.copyOf(rehearsals);
   }
 
   /**
@@ -43,6 +46,7 @@ public record Plan(
         Particulars.NONE,
         List.of(),
         RuntimeWish.HOST,
+        List.of(),
         Optional.empty());
   }
 
@@ -53,7 +57,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Source newSource) {
-    return new Plan(newSource, choice, output, particulars, files, runtime, file);
+    return new Plan(newSource, choice, output, particulars, files, runtime, rehearsals, file);
   }
 
   /**
@@ -63,7 +67,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Choice newChoice) {
-    return new Plan(source, newChoice, output, particulars, files, runtime, file);
+    return new Plan(source, newChoice, output, particulars, files, runtime, rehearsals, file);
   }
 
   /**
@@ -73,7 +77,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Output newOutput) {
-    return new Plan(source, choice, newOutput, particulars, files, runtime, file);
+    return new Plan(source, choice, newOutput, particulars, files, runtime, rehearsals, file);
   }
 
   /**
@@ -83,7 +87,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(RuntimeWish newRuntime) {
-    return new Plan(source, choice, output, particulars, files, newRuntime, file);
+    return new Plan(source, choice, output, particulars, files, newRuntime, rehearsals, file);
   }
 
   /**
@@ -111,6 +115,7 @@ public record Plan(
         particulars,
         files,
         runtime,
+        rehearsals,
         file);
   }
 }

@@ -12,7 +12,7 @@ import java.util.ServiceLoader;
 public final class Runtimes {
   private Runtimes() {}
 
-  private static Ecosystem ecosystem() {
+  static Ecosystem ecosystem() {
     return ServiceLoader.load(Ecosystem.class).findFirst().orElseThrow();
   }
 

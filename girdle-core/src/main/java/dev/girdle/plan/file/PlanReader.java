@@ -18,6 +18,7 @@ import dev.girdle.plan.Output;
 import dev.girdle.plan.Particulars;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
+import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
@@ -79,6 +80,7 @@ final class PlanReader {
             paths("/identity/icon")),
         files(),
         runtime(),
+        rehearsals(),
         Optional.of(file));
   }
 
@@ -91,6 +93,45 @@ final class PlanReader {
         paths("/runtime/from"),
         node.path("debug-tables").asBoolean(true),
         training.isMissingNode() ? Optional.empty() : Optional.of(texts(training)));
+  }
+
+  private List<Rehearsal> rehearsals() {
+    List<Rehearsal> rehearsals = new ArrayList<>();
+    root.path("rehearsals")
+        .fields()
+        .forEachRemaining(
+            e -> {
+              JsonNode node = e.getValue();
+              String pointer = "/rehearsals/" + e.getKey();
+              JsonNode up = node.path("stays-up");
+              rehearsals.add(
+                  new Rehearsal(
+                      e.getKey(),
+                      node.path("entry").asText(),
+                      texts(node.path("arguments")),
+                      paths(pointer + "/input").stream().findFirst(),
+                      new Rehearsal.Expected(
+                          node.path("status").asInt(0),
+                          paths(pointer + "/output").stream().findFirst(),
+                          texts(node.path("prints")),
+                          pattern(node.path("matches"), pointer + "/matches"),
+                          up.path("port").asInt(0),
+                          up.path("line").asText()),
+                      node.path("seconds").asInt(Rehearsal.USUAL_SECONDS)));
+            });
+    return rehearsals;
+  }
+
+  private Optional<String> pattern(JsonNode node, String pointer) {
+    try {
+      return node.isMissingNode()
+          ? Optional.empty()
+          : Optional.of(java.util.regex.Pattern.compile(node.asText()).pattern());
+    } catch (java.util.regex.PatternSyntaxException e) {
+      problems.add(
+          new Problem(text.at(pointer), "is no regular expression: " + e.getDescription()));
+      return Optional.empty();
+    }
   }
 
   private Optional<String> value(String pointer) {

@@ -1,0 +1,187 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.RehearseView;
+import dev.girdle.evidence.Evidence;
+import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Rehearsal;
+import dev.girdle.plan.file.PlanFile;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.rehearse.Performance;
+import dev.girdle.rehearse.Rehearser;
+import dev.girdle.rehearse.StageWish;
+import dev.girdle.seal.Strangers;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Run an artifact as a stranger would. */
+@Command(
+    name = "rehearse",
+    description =
+        "Run an artifact as on a stranger's machine, with this machine hidden from it, and tell what"
+            + " it missed.")
+final class RehearseCommand implements Callable<Integer> {
+  private final Context context;
+
+  @Parameters(
+      index = "0",
+      paramLabel = "ARTIFACT",
+      description = "A folder, zip, tgz, executable or archive.")
+  private Path artifact;
+
+  @Parameters(
+      index = "1..*",
+      arity = "0..*",
+      paramLabel = "ARGUMENTS",
+      description = "Arguments for the program, after --.")
+  private List<String> arguments;
+
+  @Option(
+      names = "--plan",
+      paramLabel = "PLAN",
+      description = "Run the rehearsals that this plan names, one after the other.")
+  private Path plan;
+
+  @Option(names = "--entry", paramLabel = "NAME", description = "Which of its programs is started.")
+  private String entry;
+
+  @Option(
+      names = "--input",
+      paramLabel = "FILE",
+      description = "What it gets as its standard input.")
+  private Path input;
+
+  @Option(
+      names = "--expect-status",
+      paramLabel = "STATUS",
+      description = "The exit status that it has to end with; 0 if not given.")
+  private int status;
+
+  @Option(
+      names = "--expect",
+      paramLabel = "TEXT",
+      description = "What its output has to hold. Repeatable.")
+  private List<String> prints;
+
+  @Option(
+      names = "--expect-output",
+      paramLabel = "FILE",
+      description = "What exactly its output has to be.")
+  private Path output;
+
+  @Option(
+      names = "--stays-up",
+      paramLabel = "PORT|LINE",
+      description =
+          "It is a service: good when this port answers, or when it has printed a line with this"
+              + " text. It is then ended politely.")
+  private String staysUp;
+
+  @Option(
+      names = "--time",
+      paramLabel = "SECONDS",
+      description = "How long it may take; 60 if not given.")
+  private int seconds = Rehearsal.USUAL_SECONDS;
+
+  @Option(names = "--no-network", description = "The stranger's machine has no network.")
+  private boolean noNetwork;
+
+  @Option(
+      names = "--bare",
+      description =
+          "The stranger's machine has nothing but a shell, the C library and what the artifact says"
+              + " that it needs.")
+  private boolean bare;
+
+  @Option(
+      names = "--evidence",
+      paramLabel = "FILE",
+      description = "Write down there what was seen in use; what stands there already is kept.")
+  private Path evidence;
+
+  @Mixin private CommonOptions common;
+
+  RehearseCommand(Context context) {
+    this.context = context;
+  }
+
+  @Override
+  public Integer call() {
+    ArtifactRecord content = Records.read(artifact);
+    Meter meter = common.startMeter(context);
+    Rehearser rehearser =
+        Strangers.of(artifact, content, new StageWish(!noNetwork, bare), context.environment());
+    List<Performance> performances = new ArrayList<>();
+    for (Rehearsal rehearsal : rehearsals()) {
+      meter.at("rehearsing " + rehearsal.name(), performances.size(), 0);
+      performances.add(rehearser.perform(rehearsal));
+    }
+    if (evidence != null) {
+      write(performances);
+    }
+    common.show(
+        new RehearseView(artifact.toString(), content, performances, Optional.ofNullable(evidence)),
+        context);
+    return performances.stream().allMatch(Performance::passed) ? 0 : 1;
+  }
+
+  private List<Rehearsal> rehearsals() {
+    if (plan == null) {
+      return List.of(fromWords());
+    }
+    Path file =
+        PlanFile.at(plan).orElseThrow(() -> GirdleException.request("there is no plan at " + plan));
+    List<Rehearsal> planned = PlanFile.read(file, context.environment()).rehearsals();
+    if (planned.isEmpty()) {
+      throw GirdleException.request(
+          file + " names no rehearsals", "  rehearsals:\n    NAME:\n      arguments: [...]");
+    }
+    return planned;
+  }
+
+  private Rehearsal fromWords() {
+    for (Path file : new Path[] {input, output}) {
+      if (file != null && !Files.isRegularFile(file)) {
+        throw GirdleException.request("no such file: " + file);
+      }
+    }
+    boolean isPort = staysUp != null && staysUp.matches("[0-9]{1,5}");
+    return new Rehearsal(
+        "start",
+        entry == null ? "" : entry,
+        arguments == null ? List.of() : arguments,
+        Optional.ofNullable(input),
+        new Rehearsal.Expected(
+            status,
+            Optional.ofNullable(output),
+            prints == null ? List.of() : prints,
+            Optional.empty(),
+            isPort ? Integer.parseInt(staysUp) : 0,
+            staysUp == null || isPort ? "" : staysUp),
+        seconds);
+  }
+
+  private void write(List<Performance> performances) {
+    List<Evidence> all = new ArrayList<>();
+    if (Files.exists(evidence)) {
+      all.add(EvidenceFile.read(List.of(evidence)));
+    }
+    performances.forEach(p -> all.add(p.evidence()));
+    try {
+      Files.writeString(evidence, EvidenceFile.text(Evidence.of(all)));
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.MACHINE, e, "cannot write " + evidence + ": " + e.getMessage());
+    }
+  }
+}

@@ -1,0 +1,168 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.evidence.Kind;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.rehearse.Performance;
+import dev.girdle.rehearse.Trouble;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Shows how rehearsals went.
+ *
+ * @param path where the artifact lies, as the user named it
+ * @param content its record
+ * @param performances the rehearsals, in their order
+ * @param evidence where evidence was written; empty if nowhere
+ */
+public record RehearseView(
+    String path, ArtifactRecord content, List<Performance> performances, Optional<Path> evidence)
+    implements View {
+  private static final int LAST_LINES = 6;
+
+  @Override
+  public void print(Console console) {
+    Performance first = performances.get(0);
+    String release = content.release() == null ? "" : " " + content.release();
+    console.line(
+        console.paint(Paint.STRONG, content.name() + release)
+            + ", rehearsed "
+            + first.hiding().text());
+    if (!first.given().isEmpty()) {
+      console.line("  It brings no Java; the machine was given " + first.given() + ".");
+    }
+    performances.forEach(p -> one(p, console));
+    evidence.ifPresent(
+        e -> {
+          console.gap();
+          console.line("What was seen in use stands in " + e + ".");
+        });
+    console.gap();
+    printQuiet(console);
+  }
+
+  private static void one(Performance p, Console console) {
+    String verdict =
+        p.passed() ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no ");
+    String words = String.join(" ", p.rehearsal().arguments());
+    console.heading(
+        verdict
+            + " "
+            + console.paint(Paint.STRONG, p.rehearsal().name())
+            + (words.isEmpty() ? "" : "  " + words)
+            + String.format(Locale.ROOT, "  (%.1f s)", p.millis() / 1000.0));
+    p.failures().forEach(f -> console.line("  " + console.paint(Paint.BAD, f)));
+    if (p.passed()) {
+      console.line("  " + used(p));
+    } else if (p.troubles().isEmpty()) {
+      console.line("  The last that it said:");
+      String said = p.errors().isBlank() ? p.output() : p.errors();
+      // where in the code it was says less than what it was
+      List<String> lines = said.lines().filter(l -> !l.startsWith("\tat ")).toList();
+      lines
+          .subList(Math.max(0, lines.size() - LAST_LINES), lines.size())
+          .forEach(l -> console.line("    " + l));
+    }
+    for (Trouble trouble : p.troubles()) {
+      console.line("  " + console.paint(Paint.NOTICE, trouble.cause()));
+      if (!trouble.said().isEmpty()) {
+        console.line("    it said: " + trouble.said());
+      }
+      if (!trouble.mend().isEmpty()) {
+        console.line("    in the plan:");
+        trouble.mend().lines().forEach(l -> console.line("      " + l));
+      }
+    }
+    for (Performance.Outside outside : p.outside()) {
+      console.line(
+          "  "
+              + console.paint(Paint.NOTICE, outside.path())
+              + (outside.isRead()
+                  ? " is outside of the artifact, and was read; it does not travel"
+                  : " is on this machine and was looked for; it does not travel"));
+    }
+  }
+
+  private static String used(Performance p) {
+    Map<String, Integer> counts = new LinkedHashMap<>();
+    for (Kind kind : Kind.values()) {
+      int count = p.evidence().names(kind).size();
+      if (count > 0) {
+        counts.put(label(kind, count), count);
+      }
+    }
+    List<String> parts = new ArrayList<>();
+    counts.forEach((label, count) -> parts.add(count + " " + label));
+    return parts.isEmpty() ? "nothing was seen of it" : "seen in use: " + String.join(", ", parts);
+  }
+
+  private static String label(Kind kind, int count) {
+    return switch (kind) {
+      case CLASS -> count == 1 ? "class" : "classes";
+      case FILE -> count == 1 ? "file" : "files";
+      case LIBRARY -> count == 1 ? "library" : "libraries";
+      case PROCESS -> count == 1 ? "program" : "programs";
+      case ADDRESS -> count == 1 ? "address" : "addresses";
+    };
+  }
+
+  @Override
+  public void printQuiet(Console console) {
+    long failed = performances.stream().filter(p -> !p.passed()).count();
+    console.line(
+        failed == 0
+            ? console.paint(Paint.GOOD, "A stranger can run it") + ": " + path
+            : console.paint(
+                    Paint.BAD,
+                    failed == performances.size() && failed == 1
+                        ? "A stranger cannot run it"
+                        : failed + " of " + performances.size() + " rehearsals failed")
+                + ": "
+                + path);
+  }
+
+  @Override
+  public void printJson(Console console) {
+    Json.print(
+        console,
+        Json.object(
+            "artifact", path,
+            "passed", performances.stream().allMatch(Performance::passed),
+            "rehearsals", performances.stream().map(RehearseView::json).toList()));
+  }
+
+  private static Map<String, Object> json(Performance p) {
+    return Json.object(
+        "name", p.rehearsal().name(),
+        "arguments", p.rehearsal().arguments(),
+        "passed", p.passed(),
+        "hiding", p.hiding().name().toLowerCase(Locale.ROOT),
+        "given", p.given().isEmpty() ? null : p.given(),
+        "status", p.status(),
+        "millis", p.millis(),
+        "failures", p.failures(),
+        "troubles",
+            p.troubles().stream()
+                .map(t -> Json.object("said", t.said(), "cause", t.cause(), "mend", t.mend()))
+                .toList(),
+        "outside",
+            p.outside().stream()
+                .map(o -> Json.object("path", o.path(), "read", o.isRead()))
+                .toList(),
+        "seen",
+            p.evidence().seen().stream()
+                .map(
+                    s ->
+                        Json.object(
+                            "saw", s.kind().text(),
+                            "name", s.name(),
+                            "from", s.from().isEmpty() ? null : s.from()))
+                .toList());
+  }
+}

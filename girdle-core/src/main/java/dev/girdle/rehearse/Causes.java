@@ -1,0 +1,218 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.record.ArtifactRecord;
+import java.lang.module.ModuleFinder;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Traces what a program says it missed back to what was left out of the artifact, and why. */
+final class Causes {
+  private static final String NAME =
+      "([\\p{L}_$][\\p{L}\\p{N}_$]*(?:[./][\\p{L}_$][\\p{L}\\p{N}_$]*)+)";
+  private static final List<Pattern> CLASSES =
+      List.of(
+          Pattern.compile(
+              "(?:NoClassDefFoundError|ClassNotFoundException): " + NAME + "(?=\\s|$|,)"),
+          Pattern.compile("made without the class " + NAME + ","),
+          Pattern.compile("Could not find or load main class " + NAME),
+          Pattern.compile("Provider " + NAME + " not found"));
+  private static final Pattern MODULE = Pattern.compile("[Mm]odule ([\\w.]+) not found");
+  private static final List<Pattern> LIBRARIES =
+      List.of(
+          Pattern.compile("no (\\S+) in java\\.library\\.path"),
+          Pattern.compile("([\\w.+-]+\\.so[.\\d]*): cannot open shared object file"));
+  private static final List<Pattern> FILES =
+      List.of(
+          Pattern.compile(
+              "(?:NoSuchFileException|FileNotFoundException): ([^\\s(][^(\\n]*?)(?: \\(|$)"),
+          Pattern.compile("Can't find bundle for base name ([\\w.$]+)"));
+
+  private final ArtifactRecord content;
+  private final List<String> lost;
+  private final Map<String, Trouble> found = new LinkedHashMap<>();
+
+  private Causes(ArtifactRecord content, List<String> lost) {
+    this.content = content;
+    this.lost = lost;
+  }
+
+  /** Everything that some lines tell as missing, each once. */
+  static List<Trouble> of(List<String> lines, Subject subject, Set<String> libraries) {
+    Causes causes = new Causes(subject.content(), subject.lostFiles());
+    for (String file : causes.lost) {
+      causes.put(file, "", "the artifact has lost its file " + file + "; seal it again", "");
+    }
+    lines.forEach(causes::read);
+    for (String library : libraries) {
+      causes.library(library, "");
+    }
+    return new ArrayList<>(causes.found.values());
+  }
+
+  private void read(String line) {
+    for (Pattern pattern : CLASSES) {
+      Matcher matcher = pattern.matcher(line);
+      while (matcher.find()) {
+        missingClass(matcher.group(1).replace('/', '.'), line.strip());
+      }
+    }
+    Matcher module = MODULE.matcher(line);
+    if (module.find()) {
+      put(
+          "module " + module.group(1),
+          line,
+          "the module " + module.group(1) + why(content.runtime().leftOut(), module.group(1)),
+          always(module.group(1)));
+    }
+    for (Pattern pattern : LIBRARIES) {
+      Matcher matcher = pattern.matcher(line);
+      if (matcher.find()) {
+        library(matcher.group(1), line.strip());
+      }
+    }
+    for (Pattern pattern : FILES) {
+      Matcher matcher = pattern.matcher(line);
+      if (matcher.find()) {
+        file(matcher.group(1).strip(), line.strip());
+      }
+    }
+  }
+
+  private static String why(Map<String, String> leftOut, String name) {
+    String reason = leftOut == null ? null : leftOut.get(name);
+    return reason == null ? " is not in the artifact" : " was left out: " + reason;
+  }
+
+  private void missingClass(String name, String line) {
+    String path = name.replace('.', '/') + ".class";
+    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+        content.leftOut().stream().filter(l -> path.equals(l.path())).findFirst();
+    if (leftOut.isPresent()) {
+      put(
+          name,
+          line,
+          "the class "
+              + name
+              + " of "
+              + leftOut.get().component()
+              + " was left out: "
+              + leftOut.get().reason(),
+          always(name));
+      return;
+    }
+    Optional<String> module = moduleOf(name);
+    if (module.isPresent()) {
+      boolean isThere =
+          content.runtime().parts() == null || content.runtime().parts().containsKey(module.get());
+      put(
+          name,
+          line,
+          isThere
+              ? "the class " + name + " of Java was left out: nothing was seen to reach it"
+              : "the class "
+                  + name
+                  + " is in the module "
+                  + module.get()
+                  + " of Java, which "
+                  + (content.runtime().leftOut() != null
+                          && content.runtime().leftOut().containsKey(module.get())
+                      ? "was left out: " + content.runtime().leftOut().get(module.get())
+                      : "nothing was seen to reach"),
+          always(isThere ? name : module.get()));
+      return;
+    }
+    if (!lost.isEmpty()) {
+      put(name, line, "the class " + name + " may have been in what is lost", "");
+      return;
+    }
+    List<String> whole =
+        content.leftOut().stream()
+            .filter(l -> l.path() == null || l.path().isEmpty())
+            .map(ArtifactRecord.LeftOutEntry::component)
+            .toList();
+    put(
+        name,
+        line,
+        "the class "
+            + name
+            + " is in no component that went in"
+            + (whole.isEmpty() ? "" : "; left out as a whole were " + String.join(", ", whole)),
+        whole.isEmpty() ? "application:\n  with: [the jar that has " + name + "]" : always(name));
+  }
+
+  private static Optional<String> moduleOf(String className) {
+    int dot = className.lastIndexOf('.');
+    String packaze = dot < 0 ? "" : className.substring(0, dot);
+    return ModuleFinder.ofSystem().findAll().stream()
+        .filter(m -> m.descriptor().packages().contains(packaze))
+        .map(m -> m.descriptor().name())
+        .findFirst();
+  }
+
+  private void library(String name, String line) {
+    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+        content.leftOut().stream()
+            .filter(l -> l.path() != null && l.path().contains(name))
+            .findFirst();
+    put(
+        name,
+        line,
+        leftOut
+            .map(
+                l ->
+                    "the native library "
+                        + l.path()
+                        + " of "
+                        + l.component()
+                        + " was left out: "
+                        + l.reason())
+            .orElse(
+                "the native library "
+                    + name
+                    + " is not in the artifact, and a stranger's machine"
+                    + " may not have it"),
+        leftOut.map(l -> always(l.path())).orElse(""));
+  }
+
+  private void file(String path, String line) {
+    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+        content.leftOut().stream()
+            .filter(l -> l.path() != null && !l.path().isEmpty())
+            .filter(l -> path.endsWith(l.path()) || l.path().startsWith(path.replace('.', '/')))
+            .findFirst();
+    put(
+        path,
+        line,
+        leftOut
+            .map(
+                l ->
+                    "the file "
+                        + l.path()
+                        + " of "
+                        + l.component()
+                        + " was left out: "
+                        + l.reason())
+            .orElse("the file " + path + " is not in the artifact"),
+        leftOut
+            .map(l -> always(l.path()))
+            .orElse(
+                "contents:\n  files:\n  - from: "
+                    + path
+                    + "\n    to: "
+                    + path.replaceFirst("^.*/", "")));
+  }
+
+  private static String always(String what) {
+    return "contents:\n  always: [" + what + "]";
+  }
+
+  private void put(String key, String said, String cause, String mend) {
+    found.putIfAbsent(key, new Trouble(said, cause, mend));
+  }
+}

@@ -1,0 +1,75 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.Seen;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/** The log of loaded classes that Java writes (JEP 158, {@code -Xlog:class+load}). */
+final class ClassLog {
+  private static final String PREFIX = "classes-";
+  private static final Pattern LINE = Pattern.compile("(\\S+) source: (\\S+)(.*)");
+
+  private ClassLog() {}
+
+  /** The option that makes Java write it; a file for each process. */
+  static String option(String folder) {
+    return "-Xlog:class+load=info:file=" + folder + "/" + PREFIX + "%p.log:none:filesize=0";
+  }
+
+  /**
+   * Reads all such logs.
+   *
+   * @param seen the folder that they lie in
+   * @param paths tells where in the artifact a file lies; what is outside keeps its path
+   * @param found gets the classes
+   */
+  static void read(Path seen, StagePaths paths, Set<Seen> found) throws IOException {
+    try (Stream<Path> files = Files.list(seen)) {
+      for (Path file :
+          files.filter(f -> f.getFileName().toString().startsWith(PREFIX)).sorted().toList()) {
+        try (BufferedReader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+          for (String line = in.readLine(); line != null; line = in.readLine()) {
+            add(line, paths, found);
+          }
+        }
+      }
+    }
+  }
+
+  private static void add(String line, StagePaths paths, Set<Seen> found) {
+    Matcher matcher = LINE.matcher(line);
+    if (!matcher.matches()) {
+      return;
+    }
+    String name = matcher.group(1);
+    String source = matcher.group(2);
+    boolean isMade =
+        name.indexOf('/') >= 0
+            || name.contains("$$Lambda")
+            || name.contains("$Proxy")
+            || name.contains("LambdaForm$")
+            || name.contains("GeneratedMethodAccessor")
+            || name.contains("GeneratedConstructorAccessor")
+            || name.contains("GeneratedSerializationConstructorAccessor")
+            || source.startsWith("__")
+            || source.contains("Lambda");
+    if (isMade) {
+      return; // made while the program ran, of nothing that lies anywhere
+    }
+    String from = "";
+    if (source.startsWith("jrt:/")) {
+      from = source.substring("jrt:/".length());
+    } else if (source.startsWith("file:")) {
+      from = paths.inArtifact(source.substring("file:".length()));
+    }
+    found.add(new Seen(Kind.CLASS, name, from));
+  }
+}

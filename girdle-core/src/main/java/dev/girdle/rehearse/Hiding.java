@@ -1,0 +1,26 @@
+package dev.girdle.rehearse;
+
+/** How well the builder's machine was hidden from a program. */
+public enum Hiding {
+  /** Other mounts, other processes: what is hidden is not there. */
+  NAMESPACES("in a root of its own, where nothing of this machine's users and tools is"),
+  /** Another home, working folder and environment only: what is hidden can still be found. */
+  ENVIRONMENT(
+      "with a fresh home and an empty environment only; this system gives no namespaces, so what lies"
+          + " elsewhere on this machine could still be found");
+
+  private final String text;
+
+  Hiding(String text) {
+    this.text = text;
+  }
+
+  /**
+   * For users.
+   *
+   * @return completes "it was rehearsed …"
+   */
+  public String text() {
+    return text;
+  }
+}

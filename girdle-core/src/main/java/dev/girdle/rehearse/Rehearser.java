@@ -1,0 +1,131 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.evidence.Evidence;
+import dev.girdle.evidence.Seen;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Rehearsal;
+import dev.girdle.record.ArtifactRecord;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** Runs an artifact as it would be run on a stranger's machine. */
+public final class Rehearser {
+  private final Subject subject;
+  private final StageWish wish;
+  private final Optional<Path> java;
+  private final String given;
+
+  /**
+   * Creates a rehearser.
+   *
+   * @param artifact where the artifact lies
+   * @param content its record
+   * @param wish how the stranger's machine is to be
+   * @param java a Java that it has if the artifact brings none; empty if there is none to give
+   * @param javaTitle what that Java is called
+   * @throws GirdleException if the artifact needs a Java and there is none to give
+   */
+  public Rehearser(
+      Path artifact,
+      ArtifactRecord content,
+      StageWish wish,
+      Optional<Path> java,
+      String javaTitle) {
+    this.subject = new Subject(artifact, content);
+    this.wish = wish;
+    boolean needs = subject.needsRuntime();
+    if (needs && java.isEmpty()) {
+      throw GirdleException.machine(
+          artifact + " brings no Java along, and there is none here that a stranger could have",
+          "  It needs Java " + content.runtime().release() + " or newer; or seal with --runtime.");
+    }
+    this.java = needs ? java : Optional.empty();
+    this.given = needs ? javaTitle : "";
+  }
+
+  /**
+   * Runs it once.
+   *
+   * @param rehearsal what it is to do
+   * @return how it went
+   * @throws GirdleException if it cannot be run at all
+   */
+  public Performance perform(Rehearsal rehearsal) {
+    try (Stage stage = Stage.of(subject, wish, java)) {
+      return perform(rehearsal, stage);
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.MACHINE, e, "the rehearsal " + rehearsal.name() + " failed: " + e.getMessage());
+    }
+  }
+
+  private Performance perform(Rehearsal rehearsal, Stage stage) throws IOException {
+    String option = ClassLog.option(stage.seenThere());
+    Map<String, String> environment = new HashMap<>();
+    String prefix = subject.variablePrefix();
+    if (!subject.isArchive()) {
+      environment.put(prefix + "_JAVA_OPTS", option);
+    }
+    if (!rehearsal.entry().isEmpty()) {
+      environment.put(prefix + "_ENTRY", rehearsal.entry());
+    }
+    List<String> words = new ArrayList<>();
+    if (stage.has(Trace.PROGRAM)) {
+      words.addAll(Trace.words(stage.seenThere()));
+    }
+    words.addAll(
+        subject.start(stage.programThere(), stage.javaThere(), rehearsal.entry(), List.of(option)));
+    words.addAll(rehearsal.arguments());
+    Act act = Act.of(stage.process(words, environment), rehearsal, stage.seen());
+
+    StagePaths paths = new StagePaths(stage.programThere(), stage.homeThere());
+    Set<Seen> seen = new TreeSet<>();
+    Set<String> absent = new TreeSet<>();
+    ClassLog.read(stage.seen(), paths, seen);
+    Trace.read(stage.seen(), paths, seen, absent);
+    List<String> lines = new ArrayList<>(act.errors().lines().toList());
+    lines.addAll(act.output().lines().toList());
+    return new Performance(
+        rehearsal,
+        stage.hiding(),
+        given,
+        act.status(),
+        act.millis(),
+        new Verdict(rehearsal, act).failures(),
+        Causes.of(lines, subject, stage.missingLibraries()),
+        outside(seen, absent, paths),
+        new Evidence(seen),
+        act.output(),
+        act.errors());
+  }
+
+  /** What it read outside of the artifact, and what it looked for that lies here only. */
+  private static List<Performance.Outside> outside(
+      Set<Seen> seen, Set<String> absent, StagePaths paths) {
+    List<Performance.Outside> outside = new ArrayList<>();
+    for (Seen one : seen) {
+      boolean isFile =
+          one.kind() == dev.girdle.evidence.Kind.FILE
+              || one.kind() == dev.girdle.evidence.Kind.LIBRARY;
+      if (isFile && one.name().startsWith("/") && !paths.isOfTheSystem(one.name())) {
+        outside.add(new Performance.Outside(one.name(), true));
+      }
+    }
+    for (String path : absent) {
+      boolean isPlace = paths.isOfTheSystem(path) || paths.isInArtifact(path);
+      if (!isPlace && !path.startsWith(paths.home()) && Files.isRegularFile(Path.of(path))) {
+        outside.add(new Performance.Outside(path, false));
+      }
+    }
+    return outside;
+  }
+}

@@ -1,0 +1,42 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.plan.Rehearsal;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+
+/** What of a run was not as it should be. */
+record Verdict(Rehearsal rehearsal, Act act) {
+  List<String> failures() throws IOException {
+    List<String> failures = new ArrayList<>();
+    Rehearsal.Expected expected = rehearsal.expected();
+    if (expected.staysUp() && !act.isUp()) {
+      String until =
+          expected.port() > 0
+              ? "nothing answered at port " + expected.port()
+              : "it did not print \"" + expected.line() + "\"";
+      failures.add(
+          act.isLate()
+              ? until + " within " + rehearsal.seconds() + " s"
+              : "it ended with " + act.status() + " before it was up");
+    } else if (act.isLate()) {
+      failures.add("it did not end within " + rehearsal.seconds() + " s");
+    } else if (!expected.staysUp() && act.status() != expected.status()) {
+      failures.add("it ended with " + act.status() + " in place of " + expected.status());
+    }
+    for (String text : expected.prints()) {
+      if (!act.output().contains(text)) {
+        failures.add("its output does not hold \"" + text + "\"");
+      }
+    }
+    expected
+        .matches()
+        .filter(m -> !Pattern.compile(m).matcher(act.output()).find())
+        .ifPresent(m -> failures.add("nothing in its output matches " + m));
+    if (expected.output().isPresent() && !Act.isSame(expected.output().get(), act.output())) {
+      failures.add("its output differs from " + expected.output().get());
+    }
+    return failures;
+  }
+}
