@@ -4,17 +4,23 @@ import dev.girdle.artifact.Check;
 import dev.girdle.cli.view.CheckView;
 import dev.girdle.cli.view.ClosureView;
 import dev.girdle.cli.view.DemoView;
+import dev.girdle.cli.view.RehearseView;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.cli.view.SurveyView;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.file.PlanFile;
+import dev.girdle.rehearse.Performance;
+import dev.girdle.rehearse.Rehearser;
+import dev.girdle.rehearse.StageWish;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Outcome;
 import dev.girdle.seal.Sealer;
+import dev.girdle.seal.Strangers;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,6 +81,15 @@ final class DemoCommand implements Callable<Integer> {
       view.step(
           "check " + folder.path(),
           () -> new CheckView(check, folder.path().toString()).print(context.console()));
+      List<Performance> performances = rehearse(folder, plan, meter);
+      RehearseView rehearsed =
+          new RehearseView(
+              folder.path().toString(),
+              Records.read(folder.path()),
+              performances,
+              Optional.empty());
+      view.step(
+          "rehearse " + folder.path() + " --plan " + dir, () -> rehearsed.print(context.console()));
       meter.close();
       DemoRun original = DemoRun.ofOriginal(files.application(), ARGUMENTS);
       List<DemoRun> runs = new ArrayList<>();
@@ -83,8 +98,21 @@ final class DemoCommand implements Callable<Integer> {
       }
       long millis = (System.nanoTime() - begin) / 1_000_000;
       boolean same = view.result(assessment, artifacts, original.output(), runs(runs), millis);
-      return same && check.isGood() ? 0 : 1;
+      boolean passed = performances.stream().allMatch(Performance::passed);
+      return same && check.isGood() && passed ? 0 : 1;
     }
+  }
+
+  private List<Performance> rehearse(Artifact artifact, Plan plan, Meter meter) {
+    Rehearser rehearser =
+        Strangers.of(
+            artifact.path(), Records.read(artifact.path()), StageWish.USUAL, context.environment());
+    List<Performance> performances = new ArrayList<>();
+    for (Rehearsal rehearsal : plan.rehearsals()) {
+      meter.at("rehearsing " + rehearsal.name(), performances.size(), plan.rehearsals().size());
+      performances.add(rehearser.perform(rehearsal));
+    }
+    return performances;
   }
 
   private static List<String> runs(List<DemoRun> runs) {

@@ -1,5 +1,6 @@
 package dev.girdle.cli;
 
+import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.fault.GirdleException;
@@ -11,8 +12,10 @@ import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.RuntimeWish;
+import dev.girdle.rehearse.StageWish;
 import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Gate;
 import dev.girdle.seal.Outcome;
 import dev.girdle.seal.Sealer;
 import java.io.PrintWriter;
@@ -93,6 +96,13 @@ final class SealCommand implements Callable<Integer> {
               + " not given.")
   private Squeeze packing;
 
+  @Option(
+      names = "--rehearse",
+      description =
+          "Run the rehearsals that the plan names before an artifact gets to its place; what fails"
+              + " them is not made.")
+  private boolean rehearse;
+
   @Option(names = "--replace", description = "Replace artifacts that Girdle made before.")
   private boolean replace;
 
@@ -107,7 +117,8 @@ final class SealCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Plan plan = overruled(application.plan(context));
     try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
-      Outcome outcome = new Sealer(Context.release(), meter).seal(assessments);
+      Sealer sealer = new Sealer(Context.release(), meter);
+      Outcome outcome = (rehearse ? sealer.through(gate(plan)) : sealer).seal(assessments);
       if (outcome.artifacts().isEmpty()) {
         outcome.orThrow();
       }
@@ -117,6 +128,18 @@ final class SealCommand implements Callable<Integer> {
           ? 0
           : outcome.failures().get(0).why().fault().exitStatus();
     }
+  }
+
+  private Gate gate(Plan plan) {
+    if (plan.rehearsals().isEmpty()) {
+      throw GirdleException.request(
+          "--rehearse: the plan names no rehearsals",
+          "  rehearsals:",
+          "    start:",
+          "      arguments: [what the program is given]");
+    }
+    return new Gate(
+        plan.rehearsals(), StageWish.USUAL, context.environment(), Target.ofThisMachine());
   }
 
   private void tell(Outcome.Failure failure) {

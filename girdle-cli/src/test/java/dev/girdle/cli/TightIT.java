@@ -122,19 +122,19 @@ class TightIT {
 
   @Test
   void whatIsMissedIsToldAndCanBeMended() throws IOException {
-    String missed = "javax.swing.text.PlainDocument";
-    Path tight = seal("missed", "--always", "java.desktop");
+    String missed = "java.util.concurrent.Phaser";
+    Path tight = seal("missed");
     Result run = start(tight, missed, missed, "h.None");
     assertThat(run.out()).isEqualTo(("none: " + missed + "\n").repeat(2) + "none: h.None\n");
     assertThat(run.err())
         .containsOnlyOnce(missed + ", and the program asks for it.")
         .contains("Please report this to those who gave you the program.", "--always " + missed)
         .doesNotContain("h.None");
-    Path mended = seal("mended", "--always", missed, "--always", "java.desktop");
-    assertThat(start(mended, missed).out()).startsWith("javax.swing.text.PlainDocument@");
+    Path mended = seal("mended", "--always", missed);
+    assertThat(start(mended, missed).out()).startsWith("java.util.concurrent.Phaser@");
     Path evidence = Files.writeString(dir.resolve("seen.txt"), "# by hand\n" + missed + "\n");
-    Path seen = seal("seen", "--evidence", evidence, "--always", "java.desktop");
-    assertThat(start(seen, missed).out()).startsWith("javax.swing.text.PlainDocument@");
+    Path seen = seal("seen", "--evidence", evidence);
+    assertThat(start(seen, missed).out()).startsWith("java.util.concurrent.Phaser@");
   }
 
   @Test

@@ -3,6 +3,7 @@ package dev.girdle.app;
 import dev.girdle.fault.GirdleException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -38,6 +39,26 @@ public record Target(String system, String processor) {
                 GirdleException.request(
                     "--target " + text + ": there is no such target",
                     "  Targets: " + String.join(", ", ALL.stream().map(Target::text).toList())));
+  }
+
+  /**
+   * Where this program runs.
+   *
+   * @return empty if it is a system or processor that cannot be sealed for
+   */
+  public static Optional<Target> ofThisMachine() {
+    String name = System.getProperty("os.name").toLowerCase(Locale.ROOT);
+    String system =
+        name.startsWith("windows") ? "windows" : name.startsWith("mac") ? "macos" : name;
+    String processor =
+        switch (System.getProperty("os.arch").toLowerCase(Locale.ROOT)) {
+          case "amd64", "x86_64" -> "x64";
+          case "aarch64" -> "arm64";
+          default -> "";
+        };
+    return ALL.stream()
+        .filter(t -> t.system.equals(system) && t.processor.equals(processor))
+        .findFirst();
   }
 
   /**

@@ -69,6 +69,16 @@ public record Demand(
   }
 
   /**
+   * The demand for code that was seen in use and that nothing else demands.
+   *
+   * @param name the code's name
+   * @return a soft demand without an asker
+   */
+  public static Demand ofEvidence(String name) {
+    return new Demand(How.EVIDENCE, Thing.CODE, name, null, "", 0, Strength.SOFT, "");
+  }
+
+  /**
    * A demand of the plan for something that is to go along in any case.
    *
    * @param thing what kind of thing it is
@@ -95,7 +105,10 @@ public record Demand(
    * @return for example {@code org.ternhaven.tides.Tides.print, line 31}
    */
   public String place() {
-    return from == null ? "the plan" : place(from, member, line);
+    if (from == null) {
+      return how == How.EVIDENCE ? "a rehearsal" : "the plan";
+    }
+    return place(from, member, line);
   }
 
   static String place(Item from, String member, int line) {

@@ -3,12 +3,9 @@ package dev.girdle.io;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
-import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.util.UUID;
 
 /**
@@ -70,7 +67,7 @@ public final class Output implements AutoCloseable {
         }
         throw e;
       }
-      delete(old);
+      TemporaryFolder.delete(old);
     } catch (IOException e) {
       throw cannotWrite(place, e);
     }
@@ -80,7 +77,7 @@ public final class Output implements AutoCloseable {
   @Override
   public void close() {
     try {
-      delete(work);
+      TemporaryFolder.delete(work);
     } catch (IOException e) {
       throw cannotWrite(work, e);
     }
@@ -100,26 +97,5 @@ public final class Output implements AutoCloseable {
         cause,
         "cannot write " + place + ": " + (why == null ? cause.getClass().getSimpleName() : why),
         "  Nothing is left half-written. Choose another place with --out.");
-  }
-
-  private static void delete(Path path) throws IOException {
-    if (!Files.exists(path, java.nio.file.LinkOption.NOFOLLOW_LINKS)) {
-      return;
-    }
-    Files.walkFileTree(
-        path,
-        new SimpleFileVisitor<>() {
-          @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes a) throws IOException {
-            Files.delete(file);
-            return FileVisitResult.CONTINUE;
-          }
-
-          @Override
-          public FileVisitResult postVisitDirectory(Path dir, IOException e) throws IOException {
-            Files.delete(dir);
-            return FileVisitResult.CONTINUE;
-          }
-        });
   }
 }

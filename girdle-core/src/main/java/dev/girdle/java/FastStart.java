@@ -66,7 +66,7 @@ final class FastStart {
     if (request.isFor("windows") && request.target().isPresent()) {
       return layout.noticing(List.of("no fast start is prepared for Windows yet"));
     }
-    Optional<Target> here = JavaHome.of(Path.of(System.getProperty("java.home"))).target();
+    Optional<Target> here = Target.ofThisMachine();
     if (!start.home.target().equals(here) || here.isEmpty()) {
       return layout.noticing(
           List.of(

@@ -2,6 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
@@ -12,6 +13,8 @@ import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.evidence.Kind;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
@@ -143,12 +146,12 @@ public final class Assessor {
           .filter(i -> !excluded.containsKey(i))
           .forEach(i -> seeds.add(examination.always(i, strength)));
     }
-    Closure closure =
-        ClosureWalk.walk(
-            examination.linkage(),
-            seeds,
-            meanings(choice.prune()),
-            reached -> progress.at("reading classes", reached, 0));
+    Closure closure = walk(examination, seeds, choice.prune());
+    List<Demand> unforeseen = unforeseen(examination, closure, choice);
+    if (!unforeseen.isEmpty()) {
+      seeds.addAll(unforeseen);
+      closure = walk(examination, seeds, choice.prune());
+    }
     return new Assessment(
         plan,
         ecosystem,
@@ -161,6 +164,27 @@ public final class Assessor {
         new Pruning(choice.prune(), closure, examination, excluded)
             .select(application.components()),
         examination.whereabouts(missing(closure), progress));
+  }
+
+  private Closure walk(Examination examination, List<Demand> seeds, Prune prune) {
+    return ClosureWalk.walk(
+        examination.linkage(),
+        seeds,
+        meanings(prune),
+        reached -> progress.at("reading classes", reached, 0));
+  }
+
+  /** What was seen in use and is not reached otherwise. */
+  private static List<Demand> unforeseen(Examination examination, Closure closure, Choice choice) {
+    List<Demand> unforeseen = new ArrayList<>();
+    for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
+      examination.find(name).stream()
+          .filter(i -> i.component().role() != Role.RUNTIME && i.name().equals(name))
+          .limit(1)
+          .filter(i -> closure.reached(i).isEmpty())
+          .forEach(i -> unforeseen.add(Demand.ofEvidence(name)));
+    }
+    return unforeseen;
   }
 
   /** What is to be left out class by class has to be found out method by method. */

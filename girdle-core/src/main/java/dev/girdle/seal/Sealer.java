@@ -34,6 +34,7 @@ import java.util.stream.Stream;
 public final class Sealer {
   private final String girdleRelease;
   private final Progress progress;
+  private final Optional<Gate> gate;
 
   /**
    * Creates a sealer.
@@ -42,8 +43,23 @@ public final class Sealer {
    * @param progress is told how the work gets on
    */
   public Sealer(String girdleRelease, Progress progress) {
+    this(girdleRelease, progress, Optional.empty());
+  }
+
+  private Sealer(String girdleRelease, Progress progress, Optional<Gate> gate) {
     this.girdleRelease = girdleRelease;
     this.progress = progress;
+    this.gate = gate;
+  }
+
+  /**
+   * The same, but that what it makes has to pass a gate before it gets to its place.
+   *
+   * @param newGate the gate
+   * @return a new sealer
+   */
+  public Sealer through(Gate newGate) {
+    return new Sealer(girdleRelease, progress, Optional.of(newGate));
   }
 
   /**
@@ -103,12 +119,17 @@ public final class Sealer {
     String top = top(wish, place);
     Layout layout = new Composition(assessment, shape(assessment, wish), wish.kind()).layout();
     Form form = form(assessment, wish, top);
+    List<String> notices = new ArrayList<>(layout.notices());
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     try (Output output = Output.at(place)) {
       try {
         form.write(layout, output.work(), accounts::bytes, meter(layout, place));
       } catch (IOException e) {
         throw Output.cannotWrite(place, e);
+      }
+      if (gate.isPresent()) {
+        progress.at("rehearsing " + place.getFileName(), 0, 0);
+        notices.addAll(gate.get().pass(output.work()));
       }
       output.moveIn();
     }
@@ -119,7 +140,7 @@ public final class Sealer {
         sizeOf(place),
         layout.files().size(),
         start(wish, layout, place, top),
-        layout.notices());
+        notices);
   }
 
   /** The folder inside a packed folder, which is called like the archive. */

@@ -37,6 +37,9 @@ public record ClosureView(Assessment assessment) implements View {
     printMissing(
         console, "Missing, and the program is prepared for it", Strength.SOFT, Paint.NOTICE);
     new OpenTable(assessment).print(console);
+    if (!assessment.plan().choice().evidence().isEmpty()) {
+      new QuietTable(assessment).print(console);
+    }
     conflicts().print(console);
     console.gap();
     printVerdict(console);
@@ -215,6 +218,10 @@ public record ClosureView(Assessment assessment) implements View {
             "ballast", assessment.ballast(),
             "open", new OpenTable(assessment).json(),
             "conflicts", conflicts().json(),
+            "seen",
+                assessment.plan().choice().evidence().isEmpty()
+                    ? null
+                    : new QuietTable(assessment).json(),
             "unmet",
                 assessment.closure().unmet().stream()
                     .filter(u -> u.strength() != Strength.HINT)

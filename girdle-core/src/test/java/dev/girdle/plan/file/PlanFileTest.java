@@ -11,6 +11,7 @@ import dev.girdle.plan.FormWish;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
+import dev.girdle.plan.Rehearsal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -133,6 +134,47 @@ class PlanFileTest {
                 dev.girdle.io.Squeeze.GZIP));
     assertThat(plan.output().out()).isEqualTo(dir.resolve("made"));
     assertThat(plan.particulars().title()).contains("Tide Book");
+  }
+
+  @Test
+  void readsRehearsalsInTheirOrder() throws IOException {
+    Files.writeString(dir.resolve("tides.txt"), "low");
+    Plan plan =
+        read(
+            HEAD
+                + """
+                rehearsals:
+                  page:
+                    entry: book
+                    arguments: [north, "2026"]
+                    input: tides.txt
+                    output: tides.txt
+                    prints: page sum
+                    matches: sum \\d+
+                    status: 3
+                    seconds: 9
+                  service:
+                    stays-up: {port: 8080}
+                  talker:
+                    stays-up: {line: ready}
+                """);
+    assertThat(plan.rehearsals()).extracting("name").containsExactly("page", "service", "talker");
+    Rehearsal page = plan.rehearsals().get(0);
+    assertThat(page.entry()).isEqualTo("book");
+    assertThat(page.arguments()).containsExactly("north", "2026");
+    assertThat(page.input()).contains(dir.resolve("tides.txt"));
+    assertThat(page.seconds()).isEqualTo(9);
+    assertThat(page.expected())
+        .isEqualTo(
+            new Rehearsal.Expected(
+                3,
+                java.util.Optional.of(dir.resolve("tides.txt")),
+                List.of("page sum"),
+                java.util.Optional.of("sum \\d+"),
+                0,
+                ""));
+    assertThat(plan.rehearsals().get(1).expected().port()).isEqualTo(8080);
+    assertThat(plan.rehearsals().get(2).expected().staysUp()).isTrue();
   }
 
   @Test

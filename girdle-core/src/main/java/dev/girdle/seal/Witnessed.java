@@ -1,0 +1,84 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Reached;
+import dev.girdle.evidence.Evidence;
+import dev.girdle.evidence.Kind;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * The closure held against what was seen in use. Only classes are compared: that a file inside a
+ * jar was read, no system tells.
+ *
+ * @param foreseen how many classes of the application were seen that the closure has by other
+ *     demands
+ * @param missed what was seen and the closure has by the evidence only: the measure of its quality
+ * @param quiet for each component that goes along and of which something was seen, what of it goes
+ *     along and was never seen
+ */
+public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> quiet) {
+  /**
+   * Classes that no rehearsal touched.
+   *
+   * @param classes how many
+   * @param of how many classes of the component go along
+   * @param bytes how much room they take
+   */
+  public record Quiet(int classes, int of, long bytes) {}
+
+  /**
+   * Compares.
+   *
+   * @param assessment what is known about the application
+   * @param evidence what was seen
+   * @return the comparison
+   */
+  public static Witnessed of(Assessment assessment, Evidence evidence) {
+    Set<String> names = evidence.names(Kind.CLASS);
+    int foreseen = 0;
+    List<Item> missed = new ArrayList<>();
+    for (Component component : assessment.application().components()) {
+      for (Reached reached : assessment.closure().reachedIn(component)) {
+        if (isClass(reached.item()) && names.contains(reached.item().name())) {
+          if (reached.first().how() == How.EVIDENCE) {
+            missed.add(reached.item());
+          } else {
+            foreseen++;
+          }
+        }
+      }
+    }
+    Map<Component, Quiet> quiet = new LinkedHashMap<>();
+    for (Component component : assessment.selection().components()) {
+      List<Item> classes =
+          assessment.selection().items(component).keySet().stream()
+              .filter(Witnessed::isClass)
+              .toList();
+      List<Item> silent = classes.stream().filter(i -> !names.contains(i.name())).toList();
+      if (!silent.isEmpty()) {
+        long bytes = silent.stream().mapToLong(Item::weight).sum();
+        quiet.put(component, new Quiet(silent.size(), classes.size(), bytes));
+      }
+    }
+    return new Witnessed(foreseen, missed, quiet);
+  }
+
+  private static boolean isClass(Item item) {
+    return item.path().endsWith(".class") && !item.path().endsWith("-info.class");
+  }
+
+  /**
+   * How much room all that takes that was never seen.
+   *
+   * @return bytes
+   */
+  public long quietBytes() {
+    return quiet.values().stream().mapToLong(Quiet::bytes).sum();
+  }
+}

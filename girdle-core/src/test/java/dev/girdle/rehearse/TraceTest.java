@@ -1,0 +1,84 @@
+package dev.girdle.rehearse;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.Seen;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class TraceTest {
+  private static final StagePaths PATHS =
+      new StagePaths("/home/stranger/tidebook-1", "/home/stranger");
+
+  @TempDir Path dir;
+  private final Set<Seen> seen = new TreeSet<>();
+  private final Set<String> absent = new TreeSet<>();
+
+  @Test
+  void tellsWhatWasOpenedStartedAndConnectedTo() throws IOException {
+    Files.writeString(
+        dir.resolve("trace.log"),
+        """
+        11 execve("/home/stranger/tidebook-1/bin/tidebook", ["tidebook"], 0x7ffc /* 5 vars */) = 0
+        11 openat(AT_FDCWD, "/etc/ld.so.cache", O_RDONLY|O_CLOEXEC) = 3
+        11 openat(AT_FDCWD, "/home/stranger/tidebook-1/lib/tide book.jar", O_RDONLY) = 4
+        12 openat(AT_FDCWD, "/home/stranger/tidebook-1/lib/libtide.so.1", O_RDONLY|O_CLOEXEC) = 5
+        12 openat(AT_FDCWD, "/srv/h\\303\\244fen/berths.txt", O_RDONLY) = 6
+        12 openat(AT_FDCWD, "own.txt", O_WRONLY|O_CREAT|O_TRUNC, 0666) = 7
+        12 openat(AT_FDCWD, "/usr/share/zoneinfo/Europe/Lisbon", O_RDONLY) = 7
+        12 openat(AT_FDCWD, "/opt/data/", O_RDONLY|O_DIRECTORY) = -1 ENOENT (No such file or directory)
+        12 openat(AT_FDCWD, "/builder/data.txt", O_RDONLY) = -1 ENOENT (No such file or directory)
+        12 openat(AT_FDCWD, "relative.txt", O_RDONLY) = -1 ENOENT (No such file or directory)
+        12 open("/tmp/made-by-itself", O_RDONLY) = 8
+        13 connect(8, {sa_family=AF_INET, sin_port=htons(443), sin_addr=inet_addr("192.0.2.7")}, 16) = 0
+        13 connect(9, {sa_family=AF_INET6, sin6_port=htons(80), sin6_flowinfo=htonl(0), inet_pton(AF_INET6, "::ffff:192.0.2.8", &sin6_addr), sin6_scope_id=0}, 28) = -1 EINPROGRESS
+        13 connect(9, {sa_family=AF_UNIX, sun_path="/run/nscd"}, 110) = -1 ENOENT
+        12 <... openat resumed>) = 3
+        cut off: openat(AT_FDCWD, "/ho
+        """);
+    Trace.read(dir, PATHS, seen, absent);
+    assertThat(seen)
+        .containsExactly(
+            new Seen(Kind.FILE, "/srv/häfen/berths.txt", ""),
+            new Seen(Kind.FILE, "/usr/share/zoneinfo/Europe/Lisbon", ""),
+            new Seen(Kind.FILE, "lib/tide book.jar", ""),
+            new Seen(Kind.LIBRARY, "lib/libtide.so.1", ""),
+            new Seen(Kind.PROCESS, "bin/tidebook", ""),
+            new Seen(Kind.ADDRESS, "192.0.2.7:443", ""),
+            new Seen(Kind.ADDRESS, "192.0.2.8:80", ""));
+    assertThat(absent).containsExactly("/builder/data.txt", "/home/stranger/work/relative.txt");
+  }
+
+  @Test
+  void tellsClassesAndWhereTheyCameFrom() throws IOException {
+    Files.writeString(
+        dir.resolve("classes-42.log"),
+        """
+        java.lang.Object source: shared objects file
+        java.util.zip.Deflater source: jrt:/java.base
+        org.ternhaven.Tide source: file:/home/stranger/tidebook-1/lib/tide.jar
+        org.ternhaven.Old source: file:/home/stranger/.cache/girdle-run/tidebook-1a2b/lib/old.jar
+        org.ternhaven.Tide$$Lambda$14/0x00000008010031f0 source: org.ternhaven.Tide
+        java.lang.invoke.LambdaForm$MH/0x000 source: __JVM_LookupDefineClass__
+        jdk.internal.reflect.GeneratedMethodAccessor1 source: __ClassLoader::defineClass__
+        nothing of a class
+        """);
+    Files.writeString(
+        dir.resolve("classes-43.log"), "java.util.zip.Deflater source: jrt:/java.base\n");
+    ClassLog.read(dir, PATHS, seen);
+    assertThat(seen)
+        .containsExactly(
+            new Seen(Kind.CLASS, "java.lang.Object", ""),
+            new Seen(Kind.CLASS, "java.util.zip.Deflater", "java.base"),
+            new Seen(Kind.CLASS, "org.ternhaven.Old", "lib/old.jar"),
+            new Seen(Kind.CLASS, "org.ternhaven.Tide", "lib/tide.jar"));
+    Trace.read(dir, PATHS, seen, absent); // without a trace there is nothing more
+    assertThat(seen).hasSize(4);
+  }
+}
