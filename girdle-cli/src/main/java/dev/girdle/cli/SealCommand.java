@@ -17,6 +17,7 @@ import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Gate;
 import dev.girdle.seal.Outcome;
+import dev.girdle.seal.Quieting;
 import dev.girdle.seal.Sealer;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -103,6 +104,13 @@ final class SealCommand implements Callable<Integer> {
               + " them is not made.")
   private boolean rehearse;
 
+  @Option(
+      names = "--never-quiet",
+      description =
+          "Classes that go along and were never seen in use stay behind, by the evidence that is"
+              + " given. The rehearsals of the plan are run, and what fails them is not made.")
+  private boolean neverQuiet;
+
   @Option(names = "--replace", description = "Replace artifacts that Girdle made before.")
   private boolean replace;
 
@@ -118,7 +126,10 @@ final class SealCommand implements Callable<Integer> {
     Plan plan = overruled(application.plan(context));
     try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
       Sealer sealer = new Sealer(Context.release(), meter);
-      Outcome outcome = (rehearse ? sealer.through(gate(plan)) : sealer).seal(assessments);
+      boolean isGated = rehearse || neverQuiet;
+      Outcome outcome =
+          (isGated ? sealer.through(gate(plan)) : sealer)
+              .seal(neverQuiet ? Quieting.of(assessments) : assessments);
       if (outcome.artifacts().isEmpty()) {
         outcome.orThrow();
       }
@@ -133,7 +144,7 @@ final class SealCommand implements Callable<Integer> {
   private Gate gate(Plan plan) {
     if (plan.rehearsals().isEmpty()) {
       throw GirdleException.request(
-          "--rehearse: the plan names no rehearsals",
+          (neverQuiet ? "--never-quiet" : "--rehearse") + ": the plan names no rehearsals",
           "  rehearsals:",
           "    start:",
           "      arguments: [what the program is given]");

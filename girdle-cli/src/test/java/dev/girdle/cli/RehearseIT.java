@@ -282,6 +282,49 @@ class RehearseIT {
   }
 
   @Test
+  void whatIsQuietStaysBehindOnTheUsersWordOnly() throws IOException {
+    Path folder = demo.resolve("sealed/tidebook-1.4.0");
+    Path seen = dir.resolve("quiet.jsonl");
+    rehearse(folder, List.of("--evidence", seen, "--plan", demo));
+    Path out = dir.resolve("quiet");
+    Result made =
+        Run.girdle(
+                "seal", demo, "--form", "folder", "--never-quiet", "--evidence", seen, "--out", out)
+            .with("PATH", "/usr/bin:/bin")
+            .go();
+    assertThat(made.status()).as(made.err()).isZero();
+    Path quiet = out.resolve("tidebook-1.4.0");
+    assertThat(Files.size(quiet.resolve("lib/commons-codec-1.17.2.jar")))
+        .isLessThan(Files.size(folder.resolve("lib/commons-codec-1.17.2.jar")) / 2);
+    assertThat(Run.girdle("inspect", quiet, "--json").well().out())
+        .contains("quiet: never seen in use, left out by --never-quiet");
+    // evidence of half of it: the rehearsal says so, and nothing is made
+    Path half = dir.resolve("half.txt");
+    Files.writeString(half, "org.ternhaven.tidebook.TideBook\n");
+    Path none = dir.resolve("none");
+    Result refused =
+        Run.girdle(
+                "seal",
+                demo,
+                "--form",
+                "folder",
+                "--never-quiet",
+                "--evidence",
+                half,
+                "--out",
+                none)
+            .with("PATH", "/usr/bin:/bin")
+            .go();
+    assertThat(refused.status()).isEqualTo(1);
+    assertThat(refused.err())
+        .contains("the rehearsal page-of-a-day failed")
+        .contains("was left out: quiet: never seen in use", "always: [org.ternhaven.");
+    assertThat(none.resolve("tidebook-1.4.0")).doesNotExist();
+    assertThat(Run.girdle("seal", demo, "--never-quiet", "--out", none).go().err())
+        .contains("--never-quiet needs evidence of what is in use");
+  }
+
+  @Test
   void whatFailsItsRehearsalsDoesNotGetToItsPlace() throws IOException {
     Path plan = dir.resolve("girdle.yaml");
     String text =

@@ -68,6 +68,26 @@ public record Assessment(
   }
 
   /**
+   * The same with something else going along.
+   *
+   * @param other what goes along
+   * @return a new assessment of the same application
+   */
+  Assessment with(Selection other) {
+    return new Assessment(
+        plan,
+        ecosystem,
+        application,
+        examination,
+        natives,
+        excluded,
+        closure,
+        need,
+        other,
+        whereabouts);
+  }
+
+  /**
    * Where execution starts in the main way to start it.
    *
    * @return never null

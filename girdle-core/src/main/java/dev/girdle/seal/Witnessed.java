@@ -69,7 +69,7 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
     return new Witnessed(foreseen, missed, quiet);
   }
 
-  private static boolean isClass(Item item) {
+  static boolean isClass(Item item) {
     return item.path().endsWith(".class") && !item.path().endsWith("-info.class");
   }
 
