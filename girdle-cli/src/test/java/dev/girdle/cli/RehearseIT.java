@@ -211,6 +211,9 @@ class RehearseIT {
         .isZero();
     assertThat(rehearse(sealed, List.of("--stays-up", "18432"), "serve", "18432").status())
         .isZero();
+    Result cut = rehearse(sealed, List.of("--stays-up", "18434", "--no-network"), "serve", "18434");
+    assertThat(cut.status()).isEqualTo(2);
+    assertThat(cut.err()).contains("cannot be asked whether its port 18434 answers");
     Result ended = rehearse(sealed, List.of("--stays-up", "never said"), "exists", "/");
     assertThat(ended.status()).isEqualTo(1);
     assertThat(ended.out()).contains("it ended with 0 before it was up");

@@ -60,6 +60,13 @@ public final class Rehearser {
    * @throws GirdleException if it cannot be run at all
    */
   public Performance perform(Rehearsal rehearsal) {
+    if (!wish.network() && rehearsal.expected().port() > 0) {
+      throw GirdleException.request(
+          "a machine without a network cannot be asked whether its port "
+              + rehearsal.expected().port()
+              + " answers",
+          "  Name a line that the program prints once it is up, or leave out --no-network.");
+    }
     try (Stage stage = Stage.of(subject, wish, java)) {
       return perform(rehearsal, stage);
     } catch (IOException e) {
