@@ -5,12 +5,14 @@ import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.rehearse.Performance;
 import dev.girdle.rehearse.Rehearser;
 import dev.girdle.rehearse.StageWish;
+import dev.girdle.seal.Original;
 import dev.girdle.seal.Strangers;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -93,6 +95,14 @@ final class RehearseCommand implements Callable<Integer> {
       description = "How long it may take; 60 if not given.")
   private int seconds = Rehearsal.USUAL_SECONDS;
 
+  @Option(
+      names = "--against",
+      paramLabel = "APP",
+      description =
+          "The application that is not sealed, or its plan: it is run with the same input on this"
+              + " machine, and exit status and output have to be the same.")
+  private Path against;
+
   @Option(names = "--no-network", description = "The stranger's machine has no network.")
   private boolean noNetwork;
 
@@ -124,7 +134,9 @@ final class RehearseCommand implements Callable<Integer> {
     List<Performance> performances = new ArrayList<>();
     for (Rehearsal rehearsal : rehearsals()) {
       meter.at("rehearsing " + rehearsal.name(), performances.size(), 0);
-      performances.add(rehearser.perform(rehearsal));
+      Performance performance = rehearser.perform(rehearsal);
+      performances.add(
+          against == null ? performance : Original.compare(original(), performance, meter));
     }
     if (evidence != null) {
       write(performances);
@@ -133,6 +145,13 @@ final class RehearseCommand implements Callable<Integer> {
         new RehearseView(artifact.toString(), content, performances, Optional.ofNullable(evidence)),
         context);
     return performances.stream().allMatch(Performance::passed) ? 0 : 1;
+  }
+
+  private Plan original() {
+    Records.requireThere(against);
+    return PlanFile.at(against)
+        .map(f -> PlanFile.read(f, context.environment()))
+        .orElseGet(() -> Plan.of(against));
   }
 
   private List<Rehearsal> rehearsals() {

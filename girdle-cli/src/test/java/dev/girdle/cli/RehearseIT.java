@@ -206,6 +206,22 @@ class RehearseIT {
   }
 
   @Test
+  void theApplicationThatIsNotSealedDoesTheSame() throws IOException {
+    Path folder = demo.resolve("sealed/tidebook-1.4.0");
+    assertThat(rehearse(folder, List.of("--against", demo), PAGE.toArray()).status()).isZero();
+    assertThat(rehearse(folder, List.of("--against", demo), "no-such-quay", "2026-03-14").status())
+        .isZero();
+    Path here = Files.writeString(dir.resolve("on this machine.txt"), "x");
+    Result differs = rehearse(sealed, List.of("--against", app), "exists", here);
+    assertThat(differs.status()).isEqualTo(1);
+    assertThat(differs.out())
+        .contains("its output differs from that of the original")
+        .contains("line 1 is \"false\" in place of \"true\"");
+    assertThat(rehearse(sealed, List.of("--against", dir.resolve("no")), "exists", "/").status())
+        .isEqualTo(2);
+  }
+
+  @Test
   void aServiceIsGoodOnceItIsUp() {
     assertThat(rehearse(sealed, List.of("--stays-up", "ready at"), "serve", "18431").status())
         .isZero();

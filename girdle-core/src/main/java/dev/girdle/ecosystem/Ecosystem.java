@@ -8,6 +8,7 @@ import dev.girdle.layout.Layout;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -95,6 +96,16 @@ public interface Ecosystem {
    * @return the finished tree
    */
   Layout layOut(LayoutRequest request);
+
+  /**
+   * Makes an application that is not sealed startable, with all that it was handed over with.
+   *
+   * @param application surveyed by this ecosystem, with an entry point
+   * @param folder an empty folder for what is needed
+   * @return the words that start it on this machine, without its arguments
+   * @throws IOException if something cannot be read or written
+   */
+  List<String> startUnsealed(Application application, Path folder) throws IOException;
 
   /**
    * Prepares a fast start, if the plan wants one, by running the program that is laid out.

@@ -81,6 +81,11 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
+  public List<String> startUnsealed(Application application, Path folder) throws IOException {
+    return Unsealed.words(application, folder);
+  }
+
+  @Override
   public Layout prepareStart(Layout layout, LayoutRequest request) {
     return FastStart.addTo(layout, request);
   }

@@ -48,6 +48,27 @@ public record Performance(
   }
 
   /**
+   * The same with another verdict.
+   *
+   * @param newFailures what was not as expected
+   * @return a new performance
+   */
+  public Performance with(List<String> newFailures) {
+    return new Performance(
+        rehearsal,
+        hiding,
+        given,
+        status,
+        millis,
+        newFailures,
+        troubles,
+        outside,
+        evidence,
+        output,
+        errors);
+  }
+
+  /**
    * Whether all was as expected.
    *
    * @return true if nothing failed

@@ -1,0 +1,28 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.plan.Rehearsal;
+import java.io.IOException;
+import java.nio.file.Path;
+
+/**
+ * What came of a run that nothing is hidden from.
+ *
+ * @param status its exit status; -1 if it had to be ended
+ * @param output its standard output, or the end of it
+ */
+public record PlainRun(int status, String output) {
+  /**
+   * Runs a program.
+   *
+   * @param builder what to run
+   * @param rehearsal its input and time limit
+   * @param folder an existing folder for its output
+   * @return what came of it
+   * @throws IOException if it cannot be run
+   */
+  public static PlainRun of(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
+      throws IOException {
+    Act act = Act.of(builder, rehearsal, folder);
+    return new PlainRun(act.status(), act.output());
+  }
+}
