@@ -9,10 +9,9 @@ import dev.girdle.cli.view.SealView;
 import dev.girdle.cli.view.SurveyView;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.file.PlanFile;
+import dev.girdle.record.ArtifactRecord;
 import dev.girdle.rehearse.Performance;
-import dev.girdle.rehearse.Rehearser;
 import dev.girdle.rehearse.StageWish;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
@@ -81,13 +80,12 @@ final class DemoCommand implements Callable<Integer> {
       view.step(
           "check " + folder.path(),
           () -> new CheckView(check, folder.path().toString()).print(context.console()));
-      List<Performance> performances = rehearse(folder, plan, meter);
+      ArtifactRecord content = Records.read(folder.path());
+      List<Performance> performances =
+          Strangers.of(folder.path(), content, StageWish.USUAL, context.environment())
+              .perform(plan.rehearsals(), meter);
       RehearseView rehearsed =
-          new RehearseView(
-              folder.path().toString(),
-              Records.read(folder.path()),
-              performances,
-              Optional.empty());
+          new RehearseView(folder.path().toString(), content, performances, Optional.empty());
       view.step(
           "rehearse " + folder.path() + " --plan " + dir, () -> rehearsed.print(context.console()));
       meter.close();
@@ -101,18 +99,6 @@ final class DemoCommand implements Callable<Integer> {
       boolean passed = performances.stream().allMatch(Performance::passed);
       return same && check.isGood() && passed ? 0 : 1;
     }
-  }
-
-  private List<Performance> rehearse(Artifact artifact, Plan plan, Meter meter) {
-    Rehearser rehearser =
-        Strangers.of(
-            artifact.path(), Records.read(artifact.path()), StageWish.USUAL, context.environment());
-    List<Performance> performances = new ArrayList<>();
-    for (Rehearsal rehearsal : plan.rehearsals()) {
-      meter.at("rehearsing " + rehearsal.name(), performances.size(), plan.rehearsals().size());
-      performances.add(rehearser.perform(rehearsal));
-    }
-    return performances;
   }
 
   private static List<String> runs(List<DemoRun> runs) {

@@ -131,12 +131,11 @@ final class RehearseCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Rehearser rehearser =
         Strangers.of(artifact, content, new StageWish(!noNetwork, bare), context.environment());
-    List<Performance> performances = new ArrayList<>();
-    for (Rehearsal rehearsal : rehearsals()) {
-      meter.at("rehearsing " + rehearsal.name(), performances.size(), 0);
-      Performance performance = rehearser.perform(rehearsal);
-      performances.add(
-          against == null ? performance : Original.compare(original(), performance, meter));
+    List<Performance> performances = rehearser.perform(rehearsals(), meter);
+    if (against != null) {
+      try (Original original = Original.of(original(), meter)) {
+        performances = performances.stream().map(original::compare).toList();
+      }
     }
     if (evidence != null) {
       write(performances);

@@ -47,18 +47,49 @@ public record Target(String system, String processor) {
    * @return empty if it is a system or processor that cannot be sealed for
    */
   public static Optional<Target> ofThisMachine() {
-    String name = System.getProperty("os.name").toLowerCase(Locale.ROOT);
-    String system =
-        name.startsWith("windows") ? "windows" : name.startsWith("mac") ? "macos" : name;
-    String processor =
-        switch (System.getProperty("os.arch").toLowerCase(Locale.ROOT)) {
-          case "amd64", "x86_64" -> "x64";
-          case "aarch64" -> "arm64";
-          default -> "";
-        };
-    return ALL.stream()
-        .filter(t -> t.system.equals(system) && t.processor.equals(processor))
-        .findFirst();
+    return called(System.getProperty("os.name"), System.getProperty("os.arch"));
+  }
+
+  /**
+   * The target that systems and runtimes call by names of their own.
+   *
+   * @param system for example "Windows 11" or "Darwin"
+   * @param processor for example "amd64" or "aarch64"
+   * @return empty if it cannot be sealed for
+   */
+  public static Optional<Target> called(String system, String processor) {
+    String ours = systemCalled(system);
+    String type = processorCalled(processor);
+    return ALL.stream().filter(t -> t.system.equals(ours) && t.processor.equals(type)).findFirst();
+  }
+
+  /**
+   * Our name of a system.
+   *
+   * @param name as it calls itself
+   * @return "linux", "windows", "macos", or its own name in small letters
+   */
+  public static String systemCalled(String name) {
+    String small = name.toLowerCase(Locale.ROOT);
+    if (small.startsWith("windows")) {
+      return "windows";
+    }
+    return small.startsWith("mac") || small.equals("darwin") ? "macos" : small;
+  }
+
+  /**
+   * Our name of a type of processor.
+   *
+   * @param name as others call it
+   * @return "x64", "arm64", or the name in small letters
+   */
+  public static String processorCalled(String name) {
+    String small = name.toLowerCase(Locale.ROOT);
+    return switch (small) {
+      case "amd64", "x86_64" -> "x64";
+      case "aarch64", "arm64" -> "arm64";
+      default -> small;
+    };
   }
 
   /**

@@ -1,9 +1,9 @@
 package dev.girdle.artifact;
 
+import dev.girdle.app.Target;
 import dev.girdle.binary.LibcNeed;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 
@@ -18,16 +18,8 @@ record Host(String system, String processor, Optional<LibcNeed> libc) {
   private static final int SECONDS = 5;
 
   static Host here() {
-    String name = System.getProperty("os.name").toLowerCase(Locale.ROOT);
-    String arch = System.getProperty("os.arch").toLowerCase(Locale.ROOT);
-    String system =
-        name.startsWith("windows") ? "windows" : name.startsWith("mac") ? "macos" : name;
-    String processor =
-        switch (arch) {
-          case "amd64", "x86_64" -> "x64";
-          case "aarch64" -> "arm64";
-          default -> arch;
-        };
+    String system = Target.systemCalled(System.getProperty("os.name"));
+    String processor = Target.processorCalled(System.getProperty("os.arch"));
     return new Host(system, processor, system.equals("linux") ? askLibc() : Optional.empty());
   }
 

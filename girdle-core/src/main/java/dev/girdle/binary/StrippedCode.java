@@ -14,6 +14,7 @@ import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.List;
+import org.apache.commons.io.input.BoundedInputStream;
 
 /**
  * Native code without what only debuggers read: the sections that are not loaded into memory, such
@@ -207,35 +208,13 @@ public final class StrippedCode implements Content {
   public InputStream open() throws IOException {
     SeekableByteChannel file = ((Seekable) source).channel();
     file.position(HEADER);
-    InputStream middle = new Limited(Channels.newInputStream(file), end - HEADER);
+    InputStream middle =
+        BoundedInputStream.builder()
+            .setInputStream(Channels.newInputStream(file))
+            .setMaxCount(end - HEADER)
+            .get();
     return new SequenceInputStream(
         Collections.enumeration(
             List.of(new ByteArrayInputStream(head), middle, new ByteArrayInputStream(tail))));
-  }
-
-  /** The first bytes of a stream. */
-  private static final class Limited extends java.io.FilterInputStream {
-    private long left;
-
-    Limited(InputStream in, long left) {
-      super(in);
-      this.left = left;
-    }
-
-    @Override
-    public int read() throws IOException {
-      byte[] one = new byte[1];
-      return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
-    }
-
-    @Override
-    public int read(byte[] into, int offset, int length) throws IOException {
-      if (left <= 0) {
-        return -1;
-      }
-      int read = super.read(into, offset, (int) Math.min(length, left));
-      left -= Math.max(read, 0);
-      return read;
-    }
   }
 }

@@ -29,10 +29,11 @@ public final class Closure {
       List<Unmet> unmet,
       List<OpenDemand> open,
       List<Unreadable> unreadable,
-      Map<String, Demand> ofRuntime,
       List<Demand> askedOfRuntime) {
     this.askedOfRuntime = askedOfRuntime;
-    this.ofRuntime = Collections.unmodifiableMap(ofRuntime);
+    Map<String, Demand> byName = new LinkedHashMap<>();
+    askedOfRuntime.forEach(d -> byName.putIfAbsent(d.name(), d));
+    this.ofRuntime = Collections.unmodifiableMap(byName);
     this.reached = Collections.unmodifiableMap(reached);
     this.parts = parts;
     this.unmet = List.copyOf(unmet);

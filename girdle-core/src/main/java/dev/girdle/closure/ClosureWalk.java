@@ -34,7 +34,6 @@ public final class ClosureWalk {
   private final Map<Item, Map<String, Demand>> parts = new HashMap<>();
   private final Map<Name, Answer> answers = new HashMap<>();
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
-  private final Map<String, Demand> ofRuntime = new LinkedHashMap<>();
   private final Map<Asked, Demand> askedOfRuntime = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
   private final List<OpenDemand> open = new ArrayList<>();
@@ -83,7 +82,6 @@ public final class ClosureWalk {
         walk.unmet(),
         walk.open,
         walk.unreadable,
-        walk.ofRuntime,
         List.copyOf(walk.askedOfRuntime.values()));
   }
 
@@ -172,7 +170,6 @@ public final class ClosureWalk {
       }
       Answer.Items found = (Answer.Items) answer;
       if (found.items().get(0).component().role() == Role.RUNTIME) {
-        ofRuntime.putIfAbsent(demand.name(), effective);
         askedOfRuntime.putIfAbsent(
             new Asked(demand.thing(), demand.name(), demand.part()), effective);
       }

@@ -161,12 +161,12 @@ final class Gathering {
 
   ItemDemands demands() {
     List<Demand> demands = new ArrayList<>(code.size() + 4);
+    // a runtime names its services in many places that ask for none
+    boolean mayAsk =
+        item.component().role() != Role.RUNTIME
+            || code.keySet().stream().anyMatch(k -> k.startsWith(LOADER));
     for (Demand demand : code.values()) {
       demands.add(demand);
-      boolean mayAsk =
-          item.component().role() != Role.RUNTIME
-              || code.containsKey(LOADER)
-              || code.keySet().stream().anyMatch(k -> k.startsWith(LOADER));
       if (mayAsk && index.serviceTypes().contains(demand.name())) {
         demands.add(
             new Demand(

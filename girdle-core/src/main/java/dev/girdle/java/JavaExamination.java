@@ -295,17 +295,13 @@ final class JavaExamination implements Examination {
   }
 
   /** What is reached of a runtime; looked for once for all forms that are made of it. */
-  synchronized ReachedRuntime reachedRuntime(BundledRuntime runtime, LayoutRequest request) {
+  synchronized ReachedRuntime reachedRuntime(
+      BundledRuntime runtime, Map<String, String> modules, LayoutRequest request) {
     Path home = runtime.home().folder();
     ReachedRuntime known = reachedOfRuntimes.get(home);
     if (known == null || known.closure() != request.closure()) {
       known =
-          Runtimes.walk(
-              runtime,
-              Runtimes.modules(runtime, request.closure(), request.choice()).chosen(),
-              request.closure(),
-              request.selection(),
-              request.choice());
+          Runtimes.walk(runtime, modules, request.closure(), request.selection(), request.choice());
       reachedOfRuntimes.put(home, known);
     }
     return known;

@@ -5,7 +5,6 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
@@ -16,6 +15,7 @@ import dev.girdle.io.Content;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.java.runtime.BundledRuntime;
+import dev.girdle.java.runtime.Extract;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import java.io.IOException;
@@ -40,7 +40,7 @@ final class RuntimeWalk {
     index = new ClassIndex(modules, unwanted(modules, choice.never()));
     modules.forEach(m -> Modules.describe(m).ifPresent(this::addProviders));
     Map<String, Content> code = new HashMap<>();
-    runtime.natives(chosen).forEach(f -> code.put(f.path(), f.content()));
+    runtime.natives(Extract.of(chosen)).forEach(f -> code.put(f.path(), f.content()));
     natives = component("native code", code);
   }
 
@@ -70,7 +70,7 @@ final class RuntimeWalk {
         .forEach(walk.seeds::add);
     walk.named(closure, selection);
     for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
-      walk.seeds.add(new Demand(How.EVIDENCE, Thing.CODE, name, null, "", 0, Strength.SOFT, ""));
+      walk.seeds.add(Demand.ofEvidence(name));
     }
     RuntimeReach reach = new RuntimeReach(walk.index, walk.natives);
     reach.follow(walk.seeds);

@@ -133,7 +133,7 @@ final class Runtimes {
         .with(part, files)
         .noticing(notices(part))
         .noticing(large(choice, runtime))
-        .noticing(systemLibraries(natives(runtime, extract)));
+        .noticing(systemLibraries(runtime.natives(extract)));
   }
 
   /** Whether a module fits; or a class, if the runtime is taken apart to its classes. */
@@ -157,15 +157,10 @@ final class Runtimes {
         runtime.modules(), reached(closure), closure.ofRuntime(), choice.always(), choice.never());
   }
 
-  private static List<LayoutFile> natives(BundledRuntime runtime, Extract extract) {
-    return runtime.natives(extract.modules()).stream()
-        .filter(f -> extract.natives().map(n -> n.contains(Paths.fileName(f.path()))).orElse(true))
-        .toList();
-  }
-
   private static Extract tightened(Extract extract, BundledRuntime runtime, LayoutRequest request) {
     ReachedRuntime reached =
-        ((JavaExamination) request.examination()).reachedRuntime(runtime, request);
+        ((JavaExamination) request.examination())
+            .reachedRuntime(runtime, extract.modules(), request);
     return extract.onlyWith(reached.contents(), reached.natives());
   }
 

@@ -41,10 +41,6 @@ public record Rehearsal(
       Optional<String> matches,
       int port,
       String line) {
-    /** That it ends well, whatever it prints. */
-    public static final Expected TO_END_WELL =
-        new Expected(0, Optional.empty(), List.of(), Optional.empty(), 0, "");
-
     /** Copies the list. */
     public Expected {
       prints = List.copyOf(prints);
@@ -63,16 +59,5 @@ public record Rehearsal(
   /** Copies the list. */
   public Rehearsal {
     arguments = List.copyOf(arguments);
-  }
-
-  /**
-   * A rehearsal of the main entry that has to end well.
-   *
-   * @param arguments the program's arguments
-   * @return with the usual time limit
-   */
-  public static Rehearsal of(List<String> arguments) {
-    return new Rehearsal(
-        "start", "", arguments, Optional.empty(), Expected.TO_END_WELL, USUAL_SECONDS);
   }
 }

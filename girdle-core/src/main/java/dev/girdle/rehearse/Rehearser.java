@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.Seen;
 import dev.girdle.fault.Fault;
@@ -23,6 +24,7 @@ public final class Rehearser {
   private final StageWish wish;
   private final Optional<Path> java;
   private final String given;
+  private final Optional<List<String>> namespaces;
 
   /**
    * Creates a rehearser.
@@ -42,6 +44,7 @@ public final class Rehearser {
       String javaTitle) {
     this.subject = new Subject(artifact, content);
     this.wish = wish;
+    this.namespaces = Namespaces.words(wish.network());
     boolean needs = subject.needsRuntime();
     if (needs && java.isEmpty()) {
       throw GirdleException.machine(
@@ -50,6 +53,23 @@ public final class Rehearser {
     }
     this.java = needs ? java : Optional.empty();
     this.given = needs ? javaTitle : "";
+  }
+
+  /**
+   * Runs it several times, one after the other.
+   *
+   * @param rehearsals what it is to do
+   * @param progress is told how the work gets on
+   * @return how each went, in their order
+   * @throws GirdleException if it cannot be run at all
+   */
+  public List<Performance> perform(List<Rehearsal> rehearsals, Progress progress) {
+    List<Performance> performances = new ArrayList<>();
+    for (Rehearsal rehearsal : rehearsals) {
+      progress.at("rehearsing " + rehearsal.name(), performances.size(), rehearsals.size());
+      performances.add(perform(rehearsal));
+    }
+    return performances;
   }
 
   /**
@@ -67,7 +87,7 @@ public final class Rehearser {
               + " answers",
           "  Name a line that the program prints once it is up, or leave out --no-network.");
     }
-    try (Stage stage = Stage.of(subject, wish, java)) {
+    try (Stage stage = Stage.of(subject, wish, namespaces, java)) {
       return perform(rehearsal, stage);
     } catch (IOException e) {
       throw new GirdleException(

@@ -46,10 +46,12 @@ final class Stage implements AutoCloseable {
    *
    * @param subject the artifact
    * @param wish how the machine is to be
+   * @param namespaces the words that put a command into namespaces; empty if there are none
    * @param java the folder of a Java that it has; empty if the artifact brings its own
    */
-  static Stage of(Subject subject, StageWish wish, Optional<Path> java) throws IOException {
-    Optional<List<String>> namespaces = Namespaces.words(wish.network());
+  static Stage of(
+      Subject subject, StageWish wish, Optional<List<String>> namespaces, Optional<Path> java)
+      throws IOException {
     if (namespaces.isEmpty() && (wish.bare() || !wish.network())) {
       throw GirdleException.machine(
           "this machine gives no namespaces, without which nothing can be "

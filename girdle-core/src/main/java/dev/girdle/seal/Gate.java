@@ -1,6 +1,7 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Target;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Rehearsal;
@@ -60,13 +61,12 @@ public final class Gate {
     Rehearser rehearser = Strangers.of(artifact, content, wish, environment);
     List<String> lines = new ArrayList<>();
     String hiding = "";
-    for (Rehearsal rehearsal : rehearsals) {
-      Performance performance = rehearser.perform(rehearsal);
+    for (Performance performance : rehearser.perform(rehearsals, Progress.SILENT)) {
       hiding = performance.hiding().text();
       if (!performance.passed()) {
         lines.add(
             "the rehearsal "
-                + rehearsal.name()
+                + performance.rehearsal().name()
                 + " failed: "
                 + String.join("; ", performance.failures()));
         performance.troubles().forEach(t -> add(t, lines));

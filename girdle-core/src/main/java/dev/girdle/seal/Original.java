@@ -16,18 +16,54 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** The application as it was handed over, run beside what was made of it. */
-public final class Original {
-  private Original() {}
+public final class Original implements AutoCloseable {
+  private final TemporaryFolder folder;
+  private final List<String> start;
+
+  private Original(TemporaryFolder folder, List<String> start) {
+    this.folder = folder;
+    this.start = start;
+  }
 
   /**
-   * Runs it as it was rehearsed, on this machine, and compares.
+   * Lays an application out to be run on this machine.
    *
    * @param plan the application
-   * @param performance how the artifact did
    * @param progress is told how the work gets on
+   * @return to be closed once it is not run any more
+   * @throws GirdleException if it cannot be started
+   */
+  public static Original of(Plan plan, Progress progress) {
+    try (Application application = new Assessor(progress).survey(plan)) {
+      if (application.starts().isEmpty()) {
+        throw GirdleException.request(
+            application.source() + " has several entry points, or none",
+            "  Name a plan that says which, in place of the application.");
+      }
+      TemporaryFolder folder = TemporaryFolder.called("girdle-original");
+      try {
+        Path place = Files.createDirectories(folder.path().resolve("application"));
+        return new Original(folder, Runtimes.ecosystem().startUnsealed(application, place));
+      } catch (IOException | RuntimeException e) {
+        folder.close();
+        throw e;
+      }
+    } catch (IOException e) {
+      throw cannotRun(e);
+    }
+  }
+
+  private static GirdleException cannotRun(IOException e) {
+    return new GirdleException(Fault.MACHINE, e, "the original cannot be run: " + e.getMessage());
+  }
+
+  /**
+   * Runs it as an artifact was rehearsed, and compares.
+   *
+   * @param performance how the artifact did
    * @return the performance, with what differs among its failures
    */
-  public static Performance compare(Plan plan, Performance performance, Progress progress) {
+  public Performance compare(Performance performance) {
     Rehearsal rehearsal = performance.rehearsal();
     if (rehearsal.expected().staysUp()) {
       throw GirdleException.request(
@@ -35,34 +71,40 @@ public final class Original {
               + rehearsal.name()
               + " is of a service, whose run cannot be held against another");
     }
-    try (Application application = new Assessor(progress).survey(plan);
-        TemporaryFolder folder = TemporaryFolder.called("girdle-original")) {
-      if (application.starts().isEmpty()) {
-        throw GirdleException.request(
-            application.source() + " has several entry points, or none",
-            "  Name a plan that says which, in place of the application.");
-      }
-      Path work = Files.createDirectories(folder.path().resolve("work"));
-      Path place = Files.createDirectories(folder.path().resolve("application"));
-      List<String> words = new ArrayList<>(Runtimes.ecosystem().startUnsealed(application, place));
+    try {
+      Path work = Files.createTempDirectory(folder.path(), "work");
+      List<String> words = new ArrayList<>(start);
       words.addAll(rehearsal.arguments());
       PlainRun original =
           PlainRun.of(new ProcessBuilder(words).directory(work.toFile()), rehearsal, folder.path());
-      List<String> failures = new ArrayList<>(performance.failures());
-      failures.removeIf(
-          f -> f.startsWith("it ended with") && original.status() == performance.status());
-      if (original.status() != performance.status()) {
-        failures.add(
-            "the original ends with " + original.status() + ", it with " + performance.status());
-      }
-      if (!original.output().equals(performance.output())) {
-        failures.add(
-            "its output differs from that of the original: "
-                + difference(original.output(), performance.output()));
-      }
-      return performance.with(failures);
+      return performance.with(failures(original, performance));
     } catch (IOException e) {
-      throw new GirdleException(Fault.MACHINE, e, "the original cannot be run: " + e.getMessage());
+      throw cannotRun(e);
+    }
+  }
+
+  private static List<String> failures(PlainRun original, Performance performance) {
+    List<String> failures = new ArrayList<>(performance.failures());
+    if (original.status() == performance.status()) {
+      failures.removeIf(f -> f.startsWith("it ended with"));
+    } else {
+      failures.add(
+          "the original ends with " + original.status() + ", it with " + performance.status());
+    }
+    if (!original.output().equals(performance.output())) {
+      failures.add(
+          "its output differs from that of the original: "
+              + difference(original.output(), performance.output()));
+    }
+    return failures;
+  }
+
+  @Override
+  public void close() {
+    try {
+      folder.close();
+    } catch (IOException e) {
+      throw cannotRun(e);
     }
   }
 

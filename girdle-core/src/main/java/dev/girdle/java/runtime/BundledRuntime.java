@@ -9,12 +9,8 @@ import dev.girdle.io.TreeFile;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.net.URI;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.FileSystem;
-import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -26,28 +22,22 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 
 /** A Java runtime that goes along with a program: whole, or cut down to some of its modules. */
 public final class BundledRuntime implements AutoCloseable {
   /** The class that tells the runtime its modules. */
   public static final String LIST_OF_MODULES = "jdk.internal.module.SystemModules$listed";
 
-  private static final String DESCRIPTOR = "module-info.class";
   private static final String BASE = "/java.base/";
   private static final ModuleFiles OWNERS = new ModuleFiles();
-  private static final int LARGEST_DESCRIPTOR = 1 << 20;
+  private static final int LARGEST_TYPE = 1 << 20;
 
   private final JavaHome home;
-  private final Optional<FileSystem> image;
-  private final Map<String, SortedMap<String, Content>> contents;
-  private final Map<String, ModuleFacts> facts = new TreeMap<>();
+  private final RuntimeImage image;
 
-  private BundledRuntime(
-      JavaHome home, FileSystem image, Map<String, SortedMap<String, Content>> contents) {
+  private BundledRuntime(JavaHome home, RuntimeImage image) {
     this.home = home;
-    this.image = Optional.ofNullable(image);
-    this.contents = contents;
+    this.image = image;
   }
 
   /**
@@ -59,40 +49,10 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public static BundledRuntime open(JavaHome home) {
     try {
-      Optional<ImageFile> own = ImageFile.open(home.folder().resolve("lib/modules"));
-      BundledRuntime runtime =
-          own.isPresent()
-              ? new BundledRuntime(home, null, own.get().modules())
-              : throughItsFileSystem(home);
-      runtime.readModules();
-      return runtime;
+      return new BundledRuntime(home, RuntimeImage.open(home));
     } catch (IOException | RuntimeException e) {
       throw unreadable(home, e);
     }
-  }
-
-  /** The file system of the runtime itself, which knows the format of its own image. */
-  private static BundledRuntime throughItsFileSystem(JavaHome home) throws IOException {
-    FileSystem image =
-        FileSystems.newFileSystem(
-            URI.create("jrt:/"), Map.of("java.home", home.folder().toAbsolutePath().toString()));
-    Map<String, SortedMap<String, Content>> modules = new TreeMap<>();
-    try (Stream<Path> all = Files.list(image.getPath("/modules"))) {
-      for (Path module : all.toList()) {
-        modules.put(module.getFileName().toString(), filesIn(module));
-      }
-    }
-    return new BundledRuntime(home, image, modules);
-  }
-
-  private static SortedMap<String, Content> filesIn(Path module) throws IOException {
-    SortedMap<String, Content> files = new TreeMap<>();
-    try (Stream<Path> all = Files.walk(module)) {
-      for (Path file : all.filter(Files::isRegularFile).toList()) {
-        files.put(module.relativize(file).toString(), new ImageResource(file, Files.size(file)));
-      }
-    }
-    return files;
   }
 
   private static GirdleException unreadable(JavaHome home, Exception e) {
@@ -100,16 +60,6 @@ public final class BundledRuntime implements AutoCloseable {
         Fault.APPLICATION,
         e,
         "the runtime in " + home.folder() + " cannot be read: " + e.getMessage());
-  }
-
-  private void readModules() throws IOException {
-    for (Map.Entry<String, SortedMap<String, Content>> module : contents.entrySet()) {
-      Content descriptor = module.getValue().get(DESCRIPTOR);
-      if (descriptor == null) {
-        throw new IOException("its module " + module.getKey() + " has no descriptor");
-      }
-      facts.put(module.getKey(), ModuleFacts.of(descriptor.bytes(LARGEST_DESCRIPTOR)));
-    }
   }
 
   /**
@@ -128,7 +78,7 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public Map<String, List<String>> modules() {
     Map<String, List<String>> modules = new TreeMap<>();
-    facts.forEach((name, module) -> modules.put(name, module.requiredAtRunTime()));
+    image.facts().forEach((name, module) -> modules.put(name, module.requiredAtRunTime()));
     return modules;
   }
 
@@ -139,7 +89,7 @@ public final class BundledRuntime implements AutoCloseable {
    * @return empty if none has
    */
   public Optional<String> moduleWith(String path) {
-    return contents.entrySet().stream()
+    return image.contents().entrySet().stream()
         .filter(m -> m.getValue().containsKey(path))
         .map(Map.Entry::getKey)
         .findFirst();
@@ -153,22 +103,22 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public Map<String, SortedMap<String, Content>> contents(Collection<String> chosen) {
     Map<String, SortedMap<String, Content>> found = new TreeMap<>();
-    chosen.forEach(m -> found.put(m, new TreeMap<>(contents.get(m))));
-    SortedMap<String, Content> base = found.get("java.base");
-    if (base != null) {
-      listModules(base, chosen);
-    }
+    chosen.forEach(m -> found.put(m, image.contents().get(m)));
+    found.computeIfPresent("java.base", (name, base) -> listing(chosen, base));
     return found;
   }
 
   /** What was generated for the whole image lists the modules of that one. */
-  private void listModules(SortedMap<String, Content> base, Collection<String> chosen) {
+  private SortedMap<String, Content> listing(
+      Collection<String> modules, SortedMap<String, Content> base) {
+    SortedMap<String, Content> listing = new TreeMap<>(base);
     Content type = base.get(SystemModules.PACKAGE + "SystemModules.class");
-    base.keySet().removeIf(n -> n.startsWith(SystemModules.PACKAGE + "SystemModules$"));
+    listing.keySet().removeIf(n -> n.startsWith(SystemModules.PACKAGE + "SystemModules$"));
     try {
-      List<ModuleFacts> listed = chosen.stream().sorted().map(facts::get).toList();
-      SystemModules.of(listed, type.bytes(LARGEST_DESCRIPTOR))
-          .forEach((path, bytes) -> base.put(path, Content.of(bytes)));
+      List<ModuleFacts> listed = modules.stream().sorted().map(image.facts()::get).toList();
+      SystemModules.of(listed, type.bytes(LARGEST_TYPE))
+          .forEach((path, bytes) -> listing.put(path, Content.of(bytes)));
+      return listing;
     } catch (IOException e) {
       throw unreadable(home, e);
     }
@@ -251,20 +201,20 @@ public final class BundledRuntime implements AutoCloseable {
 
   private byte[] leftOut(Set<String> kept) {
     List<String> there = new ArrayList<>();
-    contents.forEach((module, files) -> files.keySet().forEach(there::add));
+    image.contents().forEach((module, files) -> files.keySet().forEach(there::add));
     Set<String> paths = new HashSet<>();
     kept.forEach(k -> paths.add(k.substring(k.indexOf('/', 1) + 1)));
     return LeftOutList.of(there, paths);
   }
 
   /**
-   * The native libraries of some modules.
+   * The native libraries that go along.
    *
-   * @param chosen names of modules
-   * @return their files, and those that belong to any runtime
+   * @param extract what goes along
+   * @return their files as they are, those that belong to any runtime among them
    */
-  public List<LayoutFile> natives(Map<String, String> chosen) {
-    return files(path -> reason(path, Extract.of(chosen)), "").stream()
+  public List<LayoutFile> natives(Extract extract) {
+    return files(path -> reason(path, extract), "").stream()
         .filter(f -> ModuleFiles.isLibrary(f.path()))
         .toList();
   }
@@ -317,7 +267,7 @@ public final class BundledRuntime implements AutoCloseable {
           extract.contents().map(c -> c.getOrDefault(module.getKey(), Set.of()));
       for (var file : module.getValue().entrySet()) {
         String path = file.getKey();
-        if (kept.isEmpty() || kept.get().contains(path) || path.equals(DESCRIPTOR)) {
+        if (kept.isEmpty() || kept.get().contains(path) || path.equals(RuntimeImage.DESCRIPTOR)) {
           resources.put("/" + module.getKey() + "/" + path, file.getValue());
         }
       }
@@ -353,21 +303,8 @@ public final class BundledRuntime implements AutoCloseable {
     return all;
   }
 
-  private record ImageResource(Path file, long size) implements Content {
-    @Override
-    public InputStream open() throws IOException {
-      return Files.newInputStream(file);
-    }
-  }
-
   @Override
   public void close() {
-    try {
-      if (image.isPresent()) {
-        image.get().close();
-      }
-    } catch (IOException | UnsupportedOperationException e) {
-      return; // it was only read from
-    }
+    image.close();
   }
 }

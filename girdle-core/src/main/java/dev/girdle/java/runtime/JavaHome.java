@@ -46,7 +46,7 @@ public record JavaHome(
             version,
             Integer.parseInt(version.replaceFirst("\\D.*", "")),
             plain(release.getProperty("IMPLEMENTOR", "")),
-            target(
+            Target.called(
                 plain(release.getProperty("OS_NAME", "")),
                 plain(release.getProperty("OS_ARCH", "")))));
   }
@@ -72,25 +72,6 @@ public record JavaHome(
 
   private static String plain(String value) {
     return value.strip().replace("\"", "");
-  }
-
-  private static Optional<Target> target(String system, String processor) {
-    String name =
-        switch (system) {
-          case "Linux" -> "linux";
-          case "Windows" -> "windows";
-          case "Darwin" -> "macos";
-          default -> system;
-        };
-    String type =
-        switch (processor) {
-          case "x86_64", "amd64" -> "x64";
-          case "aarch64", "arm64" -> "arm64";
-          default -> processor;
-        };
-    return Target.ALL.stream()
-        .filter(t -> t.system().equals(name) && t.processor().equals(type))
-        .findFirst();
   }
 
   /**
