@@ -102,6 +102,7 @@ public final class Main {
     line.addSubcommand(new CompareCommand(context));
     line.addSubcommand(new CheckCommand(context));
     line.addSubcommand(new RehearseCommand(context));
+    line.addSubcommand(new ReportCommand(context));
     line.addSubcommand(new RuntimesCommand(context));
     line.addSubcommand(new DemoCommand(context));
     line.addSubcommand(new CompletionCommand(context));

@@ -33,6 +33,10 @@ class SelfIT {
     Path demo = dir.resolve("demo");
     assertThat(itself(file, "demo", demo).out()).contains("Before and after", "page sum 4c2a9646");
     assertThat(itself(file, "runtimes").out()).contains("Girdle runs on it");
+    itself(file, "report", demo, "--as", "itself.html");
+    Run.girdle("report", demo, "--as", "built.html").well();
+    assertThat(demo.resolve("sealed/itself.html"))
+        .hasSameBinaryContentAs(demo.resolve("sealed/built.html"));
     Path out = dir.resolve("out");
     itself(file, "seal", demo, "--form", "folder", "--runtime", "trimmed", "--out", out);
     Path folder = out.resolve("tidebook-1.4.0-linux-x64");

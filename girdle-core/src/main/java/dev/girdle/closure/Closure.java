@@ -148,7 +148,7 @@ public final class Closure {
   public List<Demand> chain(Demand demand) {
     List<Demand> chain = new ArrayList<>();
     Set<Demand> seen = Collections.newSetFromMap(new IdentityHashMap<>());
-    for (Demand d = demand; d != null && seen.add(d); d = d.from() == null ? null : before(d)) {
+    for (Demand d = demand; d != null && seen.add(d); d = before(d).orElse(null)) {
       if (d.how() != How.PART) {
         chain.add(d);
       }
@@ -157,14 +157,22 @@ public final class Closure {
     return chain;
   }
 
-  /** What reached the part of the item that a demand stands in, or else the item. */
-  private Demand before(Demand demand) {
+  /**
+   * The demand that comes before another in a chain: what reached the part of the item that it
+   * stands in, or else the item.
+   *
+   * @param demand a demand of an item of the closure, or of the plan
+   * @return empty for a demand of the plan
+   */
+  public Optional<Demand> before(Demand demand) {
+    if (demand.from() == null) {
+      return Optional.empty();
+    }
     Map<String, Demand> ofItem = parts.getOrDefault(demand.from(), Map.of());
     Demand ofPart = demand.within().isEmpty() ? null : ofItem.get(demand.within());
     if (ofPart == null && !demand.within().isEmpty()) {
       ofPart = ofItem.get(Demand.ALL_PARTS);
     }
-    Reached whole = reached.get(demand.from());
-    return ofPart != null ? ofPart : whole == null ? null : whole.first();
+    return Optional.ofNullable(ofPart).or(() -> reached(demand.from()).map(Reached::first));
   }
 }

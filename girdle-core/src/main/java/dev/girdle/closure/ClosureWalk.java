@@ -29,6 +29,7 @@ import java.util.function.IntConsumer;
  */
 public final class ClosureWalk {
   private final Linkage linkage;
+  private final Witness witness;
   private final IntConsumer progress;
   private final Map<Item, Reached> reached = new LinkedHashMap<>();
   private final Map<Item, Map<String, Demand>> parts = new HashMap<>();
@@ -52,8 +53,9 @@ public final class ClosureWalk {
 
   private record Reading(Item item, ItemDemands demands, String problem) {}
 
-  private ClosureWalk(Linkage linkage, IntConsumer progress) {
+  private ClosureWalk(Linkage linkage, Witness witness, IntConsumer progress) {
     this.linkage = linkage;
+    this.witness = witness;
     this.progress = progress;
   }
 
@@ -64,13 +66,18 @@ public final class ClosureWalk {
    * @param seeds the demands of the plan
    * @param meanings what kinds of open demands are followed to all that they could mean; that never
    *     brings in a component of which nothing else is reached
+   * @param witness is told of every demand that is satisfied
    * @param progress is told the number of items reached so far, now and then
    * @return the closure
    * @throws GirdleException if an item's bytes cannot be read
    */
   public static Closure walk(
-      Linkage linkage, List<Demand> seeds, Set<Thing> meanings, IntConsumer progress) {
-    ClosureWalk walk = new ClosureWalk(linkage, progress);
+      Linkage linkage,
+      List<Demand> seeds,
+      Set<Thing> meanings,
+      Witness witness,
+      IntConsumer progress) {
+    ClosureWalk walk = new ClosureWalk(linkage, witness, progress);
     walk.follow(seeds, Strength.HARD, 1);
     for (Strength strength : Strength.values()) {
       walk.walkAll(strength);
@@ -169,6 +176,7 @@ public final class ClosureWalk {
         continue;
       }
       Answer.Items found = (Answer.Items) answer;
+      witness.satisfied(effective, found.items());
       if (found.items().get(0).component().role() == Role.RUNTIME) {
         askedOfRuntime.putIfAbsent(
             new Asked(demand.thing(), demand.name(), demand.part()), effective);

@@ -92,6 +92,17 @@ public interface Examination {
       String name, Plan plan, Closure closure, Selection selection);
 
   /**
+   * What becomes of the runtime that the plan wants to come along, piece by piece.
+   *
+   * @param plan what the user wants
+   * @param closure the outcome of a walk with this linkage
+   * @param selection what of the application goes in
+   * @return empty if no runtime comes along
+   * @throws dev.girdle.fault.GirdleException if there is none that fits
+   */
+  Optional<RuntimeShares> runtimeShares(Plan plan, Closure closure, Selection selection);
+
+  /**
    * Where a component comes from.
    *
    * @param component any component

@@ -21,6 +21,7 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeParts;
+import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.ecosystem.RuntimeThing;
 import dev.girdle.io.Paths;
 import dev.girdle.java.runtime.BundledRuntime;
@@ -183,6 +184,18 @@ final class JavaExamination implements Examination {
   public Optional<RuntimeThing> findInRuntime(
       String name, Plan plan, Closure closure, Selection selection) {
     return RuntimeAnswers.about(name, plan, closure, selection);
+  }
+
+  @Override
+  public Optional<RuntimeShares> runtimeShares(Plan plan, Closure closure, Selection selection) {
+    return plan.runtime().isBundled()
+        ? Optional.of(
+            RuntimeBalance.of(
+                Runtimes.chosen(plan.runtime(), plan.choice().target(), runtimeNeed(closure)),
+                plan,
+                closure,
+                selection))
+        : Optional.empty();
   }
 
   @Override

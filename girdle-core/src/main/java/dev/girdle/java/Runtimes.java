@@ -36,6 +36,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -73,16 +74,16 @@ final class Runtimes {
 
   /** The one for the target, which has to be new enough for the program. */
   static JavaHome chosen(LayoutRequest request) {
-    List<JavaHome> homes = homes(request.runtime());
+    return chosen(request.runtime(), request.target(), request.need());
+  }
+
+  static JavaHome chosen(RuntimeWish wish, Optional<Target> target, RuntimeNeed need) {
+    List<JavaHome> homes = homes(wish);
     List<JavaHome> fitting =
-        homes.stream()
-            .filter(h -> request.target().isEmpty() || h.target().equals(request.target()))
-            .toList();
+        homes.stream().filter(h -> target.isEmpty() || h.target().equals(target)).toList();
     if (fitting.isEmpty()) {
-      throw wrong(
-          "no runtime for " + request.target().map(Target::text).orElse("any system"), homes);
+      throw wrong("no runtime for " + target.map(Target::text).orElse("any system"), homes);
     }
-    RuntimeNeed need = request.need();
     return fitting.stream()
         .filter(h -> need.exactly() ? h.feature() == need.release() : h.feature() >= need.release())
         .findFirst()

@@ -10,6 +10,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Witness;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.Progress;
@@ -34,6 +35,7 @@ import java.util.Set;
 public final class Assessor {
   private final Ecosystem ecosystem;
   private final Progress progress;
+  private final Witness witness;
 
   /**
    * Creates an assessor.
@@ -41,6 +43,17 @@ public final class Assessor {
    * @param progress is told how the work gets on
    */
   public Assessor(Progress progress) {
+    this(progress, Witness.NONE);
+  }
+
+  /**
+   * Creates an assessor whose walks are watched.
+   *
+   * @param progress is told how the work gets on
+   * @param witness is told of every demand that is satisfied, of some twice
+   */
+  public Assessor(Progress progress, Witness witness) {
+    this.witness = witness;
     // there is one language so far; with the next one, survey has to tell which it is
     this.ecosystem = ServiceLoader.load(Ecosystem.class).findFirst().orElseThrow();
     this.progress = progress;
@@ -171,6 +184,7 @@ public final class Assessor {
         examination.linkage(),
         seeds,
         meanings(prune),
+        witness,
         reached -> progress.at("reading classes", reached, 0));
   }
 

@@ -8,19 +8,35 @@ import java.util.List;
 import java.util.Optional;
 
 /** Where components come from and under which licences they stand, with what the plan says. */
-final class Standing {
+public final class Standing {
   private final Assessment assessment;
 
-  Standing(Assessment assessment) {
+  /**
+   * Creates it.
+   *
+   * @param assessment what is known about the application
+   */
+  public Standing(Assessment assessment) {
     this.assessment = assessment;
   }
 
-  Provenance provenance(Component component) {
+  /**
+   * Where a component comes from.
+   *
+   * @param component any component
+   * @return what it tells itself
+   */
+  public Provenance provenance(Component component) {
     return assessment.examination().provenance(component);
   }
 
-  /** What the component says itself; for the user's own code, what the plan says of it. */
-  List<String> licences(Component component) {
+  /**
+   * Its licences.
+   *
+   * @param component any component
+   * @return what it says itself; for the user's own code, what the plan says of it
+   */
+  public List<String> licences(Component component) {
     Optional<String> planned = assessment.plan().particulars().licence();
     boolean isOwn = component.role() == Role.OWN;
     return isOwn && planned.isPresent() ? List.of(planned.get()) : provenance(component).licences();

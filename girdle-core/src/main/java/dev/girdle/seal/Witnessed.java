@@ -26,11 +26,33 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
   /**
    * Classes that no rehearsal touched.
    *
-   * @param classes how many
+   * @param items the classes
    * @param of how many classes of the component go along
-   * @param bytes how much room they take
    */
-  public record Quiet(int classes, int of, long bytes) {}
+  public record Quiet(List<Item> items, int of) {
+    /** Copies the list. */
+    public Quiet {
+      items = List.copyOf(items);
+    }
+
+    /**
+     * How many there are.
+     *
+     * @return at least 1
+     */
+    public int classes() {
+      return items.size();
+    }
+
+    /**
+     * How much room they take.
+     *
+     * @return bytes
+     */
+    public long bytes() {
+      return items.stream().mapToLong(Item::weight).sum();
+    }
+  }
 
   /**
    * Compares.
@@ -62,8 +84,7 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
               .toList();
       List<Item> silent = classes.stream().filter(i -> !names.contains(i.name())).toList();
       if (!silent.isEmpty()) {
-        long bytes = silent.stream().mapToLong(Item::weight).sum();
-        quiet.put(component, new Quiet(silent.size(), classes.size(), bytes));
+        quiet.put(component, new Quiet(silent, classes.size()));
       }
     }
     return new Witnessed(foreseen, missed, quiet);

@@ -74,7 +74,8 @@ class ClosureWalkTest {
   }
 
   private Closure walk() {
-    return ClosureWalk.walk(letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), n -> {});
+    return ClosureWalk.walk(
+        letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), Witness.NONE, n -> {});
   }
 
   private List<String> chain(Closure closure, String name) {

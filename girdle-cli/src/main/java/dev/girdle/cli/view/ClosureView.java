@@ -9,6 +9,7 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Unreadable;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Assessment;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -4,6 +4,7 @@ import dev.girdle.artifact.Comparison;
 import dev.girdle.artifact.Comparison.Change;
 import dev.girdle.artifact.Comparison.Kind;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.io.Sizes;
 import java.util.List;
 import java.util.Locale;
 

@@ -1,6 +1,7 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;
 import java.util.ArrayList;

@@ -6,6 +6,7 @@ import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Explanation;
 import java.util.List;
 import java.util.Map;

@@ -1,6 +1,7 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Assessment;
 import java.util.Map;
 import java.util.Optional;

@@ -3,6 +3,7 @@ package dev.girdle.cli.view;
 import dev.girdle.app.Item;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Witnessed;
 import java.util.Comparator;

@@ -2,6 +2,7 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.io.Sizes;
 import dev.girdle.seal.Sealer;
 import java.util.List;
 

@@ -2,6 +2,7 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.Assessment;

@@ -5,6 +5,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.io.Sizes;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.seal.Assessment;

@@ -2,6 +2,7 @@ package dev.girdle.cli.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.io.Sizes;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.util.List;

@@ -219,6 +219,26 @@ public final class BundledRuntime implements AutoCloseable {
         .toList();
   }
 
+  /**
+   * How much room the contents of modules take in what goes along.
+   *
+   * @param extract what goes along
+   * @return for each of its modules, bytes
+   */
+  public Map<String, Long> weights(Extract extract) {
+    Map<String, Long> weights = new TreeMap<>();
+    try {
+      resources(extract)
+          .forEach(
+              (path, content) ->
+                  weights.merge(
+                      path.substring(1, path.indexOf('/', 1)), content.size(), Long::sum));
+      return weights;
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
+  }
+
   private String release(Map<String, String> chosen) {
     return "JAVA_VERSION=\""
         + home.version()

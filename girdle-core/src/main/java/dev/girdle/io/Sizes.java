@@ -1,4 +1,4 @@
-package dev.girdle.cli.view;
+package dev.girdle.io;
 
 import java.util.Locale;
 

@@ -1,0 +1,113 @@
+package dev.girdle.cli;
+
+import dev.girdle.cli.view.ReportView;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Plan;
+import dev.girdle.plan.file.PlanFile;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.RecordFile;
+import dev.girdle.report.ApplicationPicture;
+import dev.girdle.report.ArtifactPicture;
+import dev.girdle.report.Askers;
+import dev.girdle.report.Drawing;
+import dev.girdle.report.History;
+import dev.girdle.report.Page;
+import dev.girdle.report.Picture;
+import dev.girdle.report.ReportFile;
+import dev.girdle.report.Subject;
+import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Assessor;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** The whole picture, as a page. */
+@Command(
+    name = "report",
+    description =
+        "Draw the whole picture of an application, a plan or an artifact as one page: sizes, the"
+            + " closure with its reasons, what is missing, what is quiet, licences, releases.")
+final class ReportCommand implements Callable<Integer> {
+  private final Context context;
+  @Mixin private ApplicationOptions application;
+  @Mixin private RuntimeOptions runtime;
+
+  @Option(
+      names = "--out",
+      paramLabel = "DIR",
+      description =
+          "The folder that the page goes to, and in which it looks for artifacts of other releases;"
+              + " that of the plan, or beside the artifact, or sealed if not given.")
+  private Path out;
+
+  @Option(
+      names = "--as",
+      paramLabel = "FILENAME",
+      description = "The page's file name; name and release of the application if not given.")
+  private String as;
+
+  @Option(names = "--svg", description = "Draw only the map of sizes, as a file of its own.")
+  private boolean svg;
+
+  @Mixin private CommonOptions common;
+
+  ReportCommand(Context context) {
+    this.context = context;
+  }
+
+  @Override
+  public Integer call() {
+    if (as != null && as.indexOf('/') >= 0) {
+      throw GirdleException.request(
+          "--as " + as + ": a file name has no slash; choose the folder with --out");
+    }
+    Meter meter = common.startMeter(context);
+    Optional<ArtifactRecord> artifact = artifact();
+    if (artifact.isPresent()) {
+      Path beside = application.app.toAbsolutePath().normalize().getParent();
+      Path folder = out == null ? relative(beside) : out;
+      return write(
+          ArtifactPicture.of(
+              artifact.get(), History.in(folder, artifact.get().name(), meter), Context.release()),
+          folder);
+    }
+    Plan plan = application.plan(context);
+    Askers askers = new Askers();
+    try (Assessment assessment =
+        new Assessor(meter, askers).assess(plan.with(runtime.over(plan.runtime())))) {
+      Path folder = out == null ? plan.output().out() : out;
+      String name = assessment.application().identity().name();
+      return write(
+          ApplicationPicture.of(
+              assessment, askers, History.in(folder, name, meter), Context.release()),
+          folder);
+    }
+  }
+
+  /** What holds a record is an artifact, unless it is meant as a plan. */
+  private Optional<ArtifactRecord> artifact() {
+    if (application.app == null || PlanFile.at(application.app).isPresent()) {
+      return Optional.empty();
+    }
+    Records.requireThere(application.app);
+    return RecordFile.of(application.app);
+  }
+
+  private static Path relative(Path folder) {
+    Path here = Path.of("").toAbsolutePath();
+    return folder.startsWith(here) ? here.relativize(folder) : folder;
+  }
+
+  private int write(Picture picture, Path folder) {
+    Subject subject = picture.subject();
+    String name = as == null ? subject.fileName() + "-report" + (svg ? ".svg" : ".html") : as;
+    Path place = folder.resolve(name);
+    byte[] bytes = svg ? Drawing.svg(picture) : Page.html(picture);
+    ReportFile.write(place, bytes);
+    common.show(new ReportView(picture, place.toString(), svg, bytes.length), context);
+    return picture.missing() == 0 ? 0 : 1;
+  }
+}

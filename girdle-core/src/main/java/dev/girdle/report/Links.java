@@ -1,0 +1,64 @@
+package dev.girdle.report;
+
+import dev.girdle.app.Item;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Gives numbers to demands and to those that come before them in their chains. */
+final class Links {
+  private final Closure closure;
+  private final Map<Item, Integer> pieces;
+  private final Map<Demand, Integer> numbers = new IdentityHashMap<>();
+  private final List<Link> links = new ArrayList<>();
+
+  Links(Closure closure, Map<Item, Integer> pieces) {
+    this.closure = closure;
+    this.pieces = pieces;
+  }
+
+  List<Link> all() {
+    return links;
+  }
+
+  /** The number of a demand; chains are long, so no recursion. */
+  int number(Demand demand) {
+    List<Demand> fresh = new ArrayList<>();
+    Demand next = demand;
+    while (next != null && numbers.putIfAbsent(next, links.size() + fresh.size()) == null) {
+      fresh.add(next);
+      next = before(next);
+    }
+    for (Demand one : fresh) {
+      Demand before = before(one);
+      links.add(link(one, before == null ? -1 : numbers.get(before)));
+    }
+    return numbers.get(demand);
+  }
+
+  /** That a method is part of its class is no news to anybody. */
+  private Demand before(Demand demand) {
+    Optional<Demand> before = closure.before(demand);
+    for (int i = 0; i < 100 && before.filter(d -> d.how() == How.PART).isPresent(); i++) {
+      before = closure.before(before.get());
+    }
+    return before.filter(d -> d.how() != How.PART).orElse(null);
+  }
+
+  private Link link(Demand demand, int before) {
+    return new Link(
+        demand.asker().map(a -> pieces.getOrDefault(a, -1)).orElse(-1),
+        demand.member(),
+        demand.line(),
+        demand.how(),
+        demand.name(),
+        demand.strength(),
+        demand.excuse(),
+        before);
+  }
+}

@@ -1,0 +1,38 @@
+package dev.girdle.report;
+
+import java.util.List;
+
+/**
+ * An item as the picture shows it.
+ *
+ * @param part the number of its part, from 0
+ * @param path where it lies in its part
+ * @param name what its language calls it
+ * @param bytes how much room it takes; 0 for what takes none
+ * @param fate what becomes of it
+ * @param why why, if no link tells; empty if one does
+ * @param link the number of the link that reached it first; -1 if none did
+ * @param askers all that ask for it, as far as that is known
+ */
+public record Piece(
+    int part,
+    String path,
+    String name,
+    long bytes,
+    Fate fate,
+    String why,
+    int link,
+    List<Asker> askers) {
+  /** Copies the list. */
+  public Piece {
+    askers = List.copyOf(askers);
+  }
+
+  /**
+   * A piece that asks for another.
+   *
+   * @param piece its number, from 0
+   * @param how in which way: the number of a {@link dev.girdle.closure.How}
+   */
+  public record Asker(int piece, int how) {}
+}

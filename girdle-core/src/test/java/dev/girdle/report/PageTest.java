@@ -1,0 +1,109 @@
+package dev.girdle.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+class PageTest {
+  private static final String HOSTILE = "</script><b>&\"'\u2028";
+
+  private static Picture picture(String text) {
+    return new Picture(
+        new Subject(text, text, "1.0", false, "", "", text, "components", "Java 17", "0.1.0"),
+        List.of(
+            new Part(text, text, "library", "", text, text, List.of(text), "", true, true),
+            Part.besides("stays", "library", text, false)),
+        List.of(
+            new Piece(0, "a/B.class", "a.B", 10, Fate.NEEDED, "", 0, List.of()),
+            new Piece(
+                0,
+                text,
+                text,
+                7,
+                Fate.ALONG,
+                text,
+                -1,
+                List.of(new Piece.Asker(0, How.CALL.ordinal()))),
+            new Piece(1, "c", "c", 5, Fate.LEFT, text, -1, List.of())),
+        List.of(new Link(-1, "", 0, How.PLAN, "a.B", Strength.HARD, "", -1)),
+        List.of(new Gap(text, "class", true, "", text, text, 2, List.of(0))),
+        List.of(new Question(0, text, "any class")),
+        List.of(),
+        Optional.empty(),
+        List.of(new Edition("1.0", "folder", "", text, 100, 1, 5)),
+        List.of(text));
+  }
+
+  private static String html(String text) {
+    return new String(Page.html(picture(text)), StandardCharsets.UTF_8);
+  }
+
+  private static String between(String page, String start, String end) {
+    Matcher found =
+        Pattern.compile(Pattern.quote(start) + "(.*?)" + Pattern.quote(end), Pattern.DOTALL)
+            .matcher(page);
+    assertThat(found.find()).isTrue();
+    return found.group(1);
+  }
+
+  @Test
+  void thePolicyAllowsItsOwnScriptAndNothingElse() throws Exception {
+    String page = html("tidebook");
+    String script = between(page, "<script>", "</script>");
+    byte[] digest =
+        MessageDigest.getInstance("SHA-256").digest(script.getBytes(StandardCharsets.UTF_8));
+    assertThat(between(page, "Content-Security-Policy\" content=\"", "\""))
+        .isEqualTo(
+            "default-src 'none'; script-src 'sha256-"
+                + Base64.getEncoder().encodeToString(digest)
+                + "'; style-src 'unsafe-inline'");
+    assertThat(page).doesNotContain("{{").doesNotContain("src=\"").doesNotContain("@import");
+  }
+
+  @Test
+  void whatOthersWroteIsTextEverywhere() throws IOException {
+    String page = html(HOSTILE);
+    assertThat(Pattern.compile("<script").matcher(page).results().count()).isEqualTo(2);
+    assertThat(page).doesNotContain("<b>");
+    String json = between(page, "id=\"data\">", "</script>");
+    assertThat(json).doesNotContain("<").doesNotContain("\u2028");
+    JsonNode data = new ObjectMapper().readTree(json);
+    assertThat(data.at("/subject/title").asText()).isEqualTo(HOSTILE);
+    assertThat(data.at("/pieces/path/1").asText()).isEqualTo(HOSTILE);
+    assertThat(data.at("/pieces/askers/1").toString()).isEqualTo("[0," + How.CALL.ordinal() + "]");
+    String drawing = new String(Drawing.svg(picture(HOSTILE)), StandardCharsets.UTF_8);
+    assertThat(drawing).doesNotContain("</script>").contains("&lt;/script&gt;&lt;b&gt;&amp;");
+  }
+
+  @Test
+  void namesThatFollowFromPathsAreNotWritten() throws IOException {
+    String page = html("x");
+    JsonNode data = new ObjectMapper().readTree(between(page, "id=\"data\">", "</script>"));
+    assertThat(data.at("/pieces/name").toString()).isEqualTo("[1,0,0]");
+  }
+
+  @Test
+  void samePictureSameBytes() {
+    assertThat(Page.html(picture("x"))).isEqualTo(Page.html(picture("x")));
+    assertThat(Drawing.svg(picture("x"))).isEqualTo(Drawing.svg(picture("x")));
+  }
+
+  @Test
+  void whatIsAcceptedIsNotCountedAsMissing() {
+    assertThat(picture("x").missing()).isEqualTo(1);
+    assertThat(picture("x").bytes(true)).isEqualTo(17);
+    assertThat(picture("x").bytes(false)).isEqualTo(5);
+  }
+}
