@@ -25,6 +25,7 @@ public final class Proof {
 
   private final Path root;
   private final Path work;
+  private final Foresight foresight = new Foresight();
   private final List<String> rows = new ArrayList<>();
   private final List<String> sizes = new ArrayList<>();
   private final List<String> troubles = new ArrayList<>();
@@ -70,6 +71,7 @@ public final class Proof {
     Job.Outcome plain = job.run(plainStart(program));
     System.err.println("## " + program.name() + "\n" + plain.text() + head(plain.errors()));
     List<String> missing = missing(program);
+    foresee(program, job, missing);
     StringBuilder row = new StringBuilder("| " + program.name() + " | " + program.kind());
     StringBuilder size =
         new StringBuilder("| " + program.name() + " | " + megabytes(sizeOf(app(program))));
@@ -102,6 +104,24 @@ public final class Proof {
     }
     rows.add(row + " | " + missing.size() + " |");
     sizes.add(size + " |");
+  }
+
+  private void foresee(Program program, Job job, List<String> missing) throws Exception {
+    List<String> logged = plainStart(program);
+    logged.add(1, foresight.option());
+    job.run(logged);
+    List<String> command = girdle(program, "closure");
+    missing.forEach(m -> command.addAll(List.of("--missing-ok", m)));
+    command.addAll(List.of("--prune", "classes", "--json"));
+    command.addAll(List.of("--evidence", foresight.evidence().toString()));
+    foresight.add(program, json(command));
+  }
+
+  private static JsonNode json(List<String> command) throws IOException, InterruptedException {
+    Process process = new ProcessBuilder(command).redirectErrorStream(false).start();
+    JsonNode document = new JsonMapper().readTree(process.getInputStream());
+    process.waitFor();
+    return document;
   }
 
   private List<String> plainStart(Program program) throws IOException {
@@ -153,11 +173,8 @@ public final class Proof {
   private List<String> missing(Program program) throws Exception {
     List<String> command = girdle(program, "closure");
     command.add("--json");
-    Process process = new ProcessBuilder(command).redirectErrorStream(false).start();
-    JsonNode closure = new JsonMapper().readTree(process.getInputStream());
-    process.waitFor();
     List<String> missing = new ArrayList<>();
-    closure
+    json(command)
         .path("unmet")
         .forEach(
             u -> {
@@ -243,12 +260,14 @@ public final class Proof {
         | program | handed over | none | components | files | classes |
         | --- | ---: | ---: | ---: | ---: | ---: |
         %s
-        %s
+
+        %s%s
         Java %s.
         """
         .formatted(
             String.join("\n", rows),
             String.join("\n", sizes),
+            foresight.text(),
             troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n",
             System.getProperty("java.version"));
   }
