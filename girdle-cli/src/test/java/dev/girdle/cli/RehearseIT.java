@@ -89,6 +89,10 @@ class RehearseIT {
     return Run.girdle(words.toArray()).with("PATH", "/usr/sbin:/usr/bin:/sbin:/bin").go();
   }
 
+  private static void seal(List<Object> words, Object... more) {
+    Run.girdle(Stream.concat(words.stream(), Stream.of(more)).toArray()).well();
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"folder", "zip", "tgz", "archive", "executable"})
   void whateverItsFormItIsBroughtThereAndStarted(String form) {
@@ -159,13 +163,32 @@ class RehearseIT {
   }
 
   @Test
-  void whatIsMissingIsTracedAndCanBeMended() {
+  void whatIsMissingIsTracedAndCanBeMended() throws IOException {
     assertThat(look("class", "h.None").out())
-        .contains("the class h.None is in no component that went in")
+        .contains("the class h.None is in no component that was handed over")
         .contains("it said: Exception in thread \"main\" java.lang.ClassNotFoundException: h.None")
         .contains("with: [the jar that has h.None]");
     assertThat(look("library", "tides").out())
         .contains("the native library tides is not in the artifact");
+    Path spare = Compiled.to(dir.resolve("spare"), "package s.t; public class Spare {}");
+    Path both = Files.createDirectories(dir.resolve("both"));
+    Files.copy(app, both.resolve("look.jar"));
+    new Jar().folder(spare).write(both.resolve("spare.jar"));
+    Files.writeString(both.resolve("berths.txt"), "north");
+    List<Object> seal =
+        List.of("seal", both, "--entry", "h.Look", "--form", "folder", "--out", dir);
+    seal(seal, "--as", "without");
+    Result without = rehearse(dir.resolve("without"), List.of(), "class", "s.t.Spare");
+    assertThat(without.out())
+        .contains(
+            "the class s.t.Spare lies in spare.jar, left out: nothing in the closure needs it")
+        .contains("always: [s.t.Spare]");
+    assertThat(rehearse(dir.resolve("without"), List.of(), "read", "berths.txt").out())
+        .contains(
+            "the file berths.txt lies beside the program and did not go in: survey: other file")
+        .contains("- from: berths.txt");
+    seal(seal, "--as", "with", "--always", "s.t.Spare");
+    assertThat(rehearse(dir.resolve("with"), List.of(), "class", "s.t.Spare").status()).isZero();
     Path out = dir.resolve("small");
     Run.girdle(
             "seal",
@@ -359,7 +382,7 @@ class RehearseIT {
     assertThat(bad.status()).isEqualTo(1);
     assertThat(bad.err())
         .contains("the rehearsal fails failed: it ended with 1 in place of 0")
-        .contains("the class h.None is in no component that went in");
+        .contains("the class h.None is in no component that was handed over");
     try (Stream<Path> made = Files.list(out)) {
       assertThat(made).isEmpty();
     }

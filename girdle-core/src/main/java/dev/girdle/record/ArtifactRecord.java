@@ -153,9 +153,24 @@ public record ArtifactRecord(
    * @param path where it lay in the component; null for the whole component
    * @param bytes its size
    * @param reason why it could stay behind
+   * @param holds for a whole component, the folders in it that hold items; null for anything else,
+   *     and in records of older releases
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  public record LeftOutEntry(String component, String path, long bytes, String reason) {}
+  public record LeftOutEntry(
+      String component, String path, long bytes, String reason, List<String> holds) {
+    /**
+     * Something that is not a whole component.
+     *
+     * @param component the component that it is part of
+     * @param path where it lay in the component; null for what is no component
+     * @param bytes its size
+     * @param reason why it could stay behind
+     */
+    public LeftOutEntry(String component, String path, long bytes, String reason) {
+      this(component, path, bytes, reason, null);
+    }
+  }
 
   /**
    * Something that is asked for and not there.

@@ -1,6 +1,8 @@
 package dev.girdle.rehearse;
 
 import dev.girdle.record.ArtifactRecord;
+import dev.girdle.record.ArtifactRecord.LeftOutEntry;
+import dev.girdle.record.ArtifactRecord.MissingEntry;
 import java.lang.module.ModuleFinder;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -91,7 +93,7 @@ final class Causes {
 
   private void missingClass(String name, String line) {
     String path = name.replace('.', '/') + ".class";
-    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+    Optional<LeftOutEntry> leftOut =
         content.leftOut().stream().filter(l -> path.equals(l.path())).findFirst();
     if (leftOut.isPresent()) {
       put(
@@ -131,19 +133,48 @@ final class Causes {
       put(name, line, "the class " + name + " may have been in what is lost", "");
       return;
     }
-    List<String> whole =
-        content.leftOut().stream()
-            .filter(l -> l.path() == null || l.path().isEmpty())
-            .map(ArtifactRecord.LeftOutEntry::component)
-            .toList();
-    put(
-        name,
-        line,
-        "the class "
-            + name
-            + " is in no component that went in"
-            + (whole.isEmpty() ? "" : "; left out as a whole were " + String.join(", ", whole)),
-        whole.isEmpty() ? "application:\n  with: [the jar that has " + name + "]" : always(name));
+    String folder = path.substring(0, Math.max(0, path.lastIndexOf('/')));
+    List<LeftOutEntry> holders = wholeWith(folder);
+    Optional<MissingEntry> known = wasMissing(name);
+    if (!holders.isEmpty()) {
+      put(name, line, "the class " + name + placed(holders), always(name));
+    } else if (known.isPresent()) {
+      String accepted = known.get().accepted() ? ", which the plan accepts" : "";
+      put(
+          name,
+          line,
+          "the class "
+              + name
+              + " was missing already when it was sealed"
+              + accepted
+              + ": "
+              + known.get().askedBy(),
+          with(name));
+    } else {
+      put(name, line, "the class " + name + " is in no component that was handed over", with(name));
+    }
+  }
+
+  /** Components that were left out whole and have such a folder. */
+  private List<LeftOutEntry> wholeWith(String folder) {
+    return content.leftOut().stream()
+        .filter(l -> l.holds() != null && l.holds().contains(folder))
+        .toList();
+  }
+
+  private static String placed(List<LeftOutEntry> holders) {
+    return (holders.size() == 1 ? " lies in " : " lies in one of ")
+        + String.join(", ", holders.stream().map(LeftOutEntry::component).toList())
+        + ", left out: "
+        + holders.get(0).reason();
+  }
+
+  private Optional<MissingEntry> wasMissing(String name) {
+    return content.missing().stream().filter(m -> m.name().equals(name)).findFirst();
+  }
+
+  private static String with(String name) {
+    return "application:\n  with: [the jar that has " + name + "]";
   }
 
   private static Optional<String> moduleOf(String className) {
@@ -156,7 +187,7 @@ final class Causes {
   }
 
   private void library(String name, String line) {
-    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+    Optional<LeftOutEntry> leftOut =
         content.leftOut().stream()
             .filter(l -> l.path() != null && l.path().contains(name))
             .findFirst();
@@ -181,31 +212,48 @@ final class Causes {
   }
 
   private void file(String path, String line) {
-    Optional<ArtifactRecord.LeftOutEntry> leftOut =
+    Optional<LeftOutEntry> leftOut =
         content.leftOut().stream()
             .filter(l -> l.path() != null && !l.path().isEmpty())
             .filter(l -> path.endsWith(l.path()) || l.path().startsWith(path.replace('.', '/')))
             .findFirst();
-    put(
-        path,
-        line,
-        leftOut
-            .map(
-                l ->
-                    "the file "
-                        + l.path()
-                        + " of "
-                        + l.component()
-                        + " was left out: "
-                        + l.reason())
-            .orElse("the file " + path + " is not in the artifact"),
-        leftOut
-            .map(l -> always(l.path()))
-            .orElse(
-                "contents:\n  files:\n  - from: "
-                    + path
-                    + "\n    to: "
-                    + path.replaceFirst("^.*/", "")));
+    Optional<LeftOutEntry> beside =
+        content.leftOut().stream()
+            .filter(l -> l.path() == null && l.holds() == null)
+            .filter(l -> path.equals(l.component()) || path.endsWith("/" + l.component()))
+            .findFirst();
+    if (leftOut.isPresent()) {
+      put(
+          path,
+          line,
+          "the file "
+              + leftOut.get().path()
+              + " of "
+              + leftOut.get().component()
+              + " was left out: "
+              + leftOut.get().reason(),
+          always(leftOut.get().path()));
+    } else if (beside.isPresent()) {
+      String name = beside.get().component();
+      put(
+          path,
+          line,
+          "the file "
+              + name
+              + " lies beside the program and did not go in: "
+              + beside.get().reason(),
+          files(name, name));
+    } else {
+      put(
+          path,
+          line,
+          "the file " + path + " is not in the artifact",
+          files(path, path.replaceFirst("^.*/", "")));
+    }
+  }
+
+  private static String files(String from, String to) {
+    return "contents:\n  files:\n  - from: " + from + "\n    to: " + to;
   }
 
   private static String always(String what) {

@@ -129,12 +129,25 @@ final class Accounts {
     Stream<LeftOutEntry> components =
         all.map(
             b ->
-                new LeftOutEntry(
-                    b.component(), b.path().isEmpty() ? null : b.path(), b.bytes(), b.reason()));
+                b.path().isEmpty()
+                    ? new LeftOutEntry(
+                        b.component(), null, b.bytes(), b.reason(), folders(b.component()))
+                    : new LeftOutEntry(b.component(), b.path(), b.bytes(), b.reason()));
     Stream<LeftOutEntry> besides =
         assessment.application().setAside().stream()
             .map(s -> new LeftOutEntry(s.path(), null, s.bytes(), "survey: " + s.takenFor()));
     return Stream.concat(components, besides).toList();
+  }
+
+  /** So that a rehearsal can tell in which component that is lies which is missed. */
+  private List<String> folders(String component) {
+    return assessment.application().components().stream()
+        .filter(c -> c.name().equals(component))
+        .flatMap(c -> c.items().stream())
+        .map(i -> i.path().substring(0, Math.max(0, i.path().lastIndexOf('/'))))
+        .distinct()
+        .sorted()
+        .toList();
   }
 
   private MissingEntry missing(Unmet unmet) {
