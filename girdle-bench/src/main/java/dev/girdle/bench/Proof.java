@@ -77,7 +77,7 @@ public final class Proof {
         new StringBuilder("| " + program.name() + " | " + megabytes(sizeOf(app(program))));
     for (String level : LEVELS) {
       Path out = seal(program, level, missing);
-      size.append(" | ").append(share(sizeOf(out.resolve("program-1/lib")), sizeOf(app(program))));
+      size.append(" | ").append(share(sizeOf(made(out, "").resolve("lib")), sizeOf(app(program))));
       StringBuilder cells = new StringBuilder();
       for (Map.Entry<String, List<String>> form : starts(out).entrySet()) {
         Job.Outcome outcome = job.run(form.getValue());
@@ -140,10 +140,19 @@ public final class Proof {
     return start;
   }
 
-  private static Map<String, List<String>> starts(Path out) {
+  /** What was sealed for one target bears its name. */
+  private static Path made(Path out, String ending) throws IOException {
+    try (Stream<Path> all = Files.list(out)) {
+      return all.filter(p -> p.getFileName().toString().matches("program-1(-linux-x64)?" + ending))
+          .findFirst()
+          .orElseThrow();
+    }
+  }
+
+  private static Map<String, List<String>> starts(Path out) throws IOException {
     Map<String, List<String>> starts = new LinkedHashMap<>();
-    starts.put("folder", List.of(out.resolve("program-1/bin/program").toString()));
-    starts.put("nested", List.of(JAVA, "-jar", out.resolve("program-1.jar").toString()));
+    starts.put("folder", List.of(made(out, "").resolve("bin/program").toString()));
+    starts.put("nested", List.of(JAVA, "-jar", made(out, "\\.jar").toString()));
     starts.put("merged", List.of(JAVA, "-jar", out.resolve("merged.jar").toString()));
     return starts;
   }

@@ -10,6 +10,7 @@ import dev.girdle.report.ApplicationPicture;
 import dev.girdle.report.ArtifactPicture;
 import dev.girdle.report.Askers;
 import dev.girdle.report.Drawing;
+import dev.girdle.report.Edition;
 import dev.girdle.report.History;
 import dev.girdle.report.Page;
 import dev.girdle.report.Picture;
@@ -18,6 +19,7 @@ import dev.girdle.report.Subject;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -80,10 +82,9 @@ final class ReportCommand implements Callable<Integer> {
         new Assessor(meter, askers).assess(plan.with(runtime.over(plan.runtime())))) {
       Path folder = out == null ? plan.output().out() : out;
       String name = assessment.application().identity().name();
-      return write(
-          ApplicationPicture.of(
-              assessment, askers, History.in(folder, name, meter), Context.release()),
-          folder);
+      List<Edition> editions = History.in(folder, name, meter);
+      meter.at("drawing the picture", 0, 0);
+      return write(ApplicationPicture.of(assessment, askers, editions, Context.release()), folder);
     }
   }
 

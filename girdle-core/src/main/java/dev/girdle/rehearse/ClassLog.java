@@ -12,16 +12,28 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
-/** The log of loaded classes that Java writes (JEP 158, {@code -Xlog:class+load}). */
+/**
+ * The log of loaded classes that Java writes (JEP 158, {@code -Xlog:class+load}), from Java 17 on
+ * also of native libraries ({@code -Xlog:library}).
+ */
 final class ClassLog {
   private static final String PREFIX = "classes-";
   private static final Pattern LINE = Pattern.compile("(\\S+) source: (\\S+)(.*)");
+  private static final Pattern LIBRARY = Pattern.compile("Loaded library (/.+), handle 0x\\w+");
+  private static final int LOGS_LIBRARIES = 17;
 
   private ClassLog() {}
 
-  /** The option that makes Java write it; a file for each process. */
-  static String option(String folder) {
-    return "-Xlog:class+load=info:file=" + folder + "/" + PREFIX + "%p.log:none:filesize=0";
+  /**
+   * The option that makes Java write it; a file for each process.
+   *
+   * @param folder where to
+   * @param oldest the oldest release of Java that it may be; one that does not know a log refuses
+   *     to start
+   */
+  static String option(String folder, int oldest) {
+    String what = oldest >= LOGS_LIBRARIES ? "class+load=info,library=info" : "class+load=info";
+    return "-Xlog:" + what + ":file=" + folder + "/" + PREFIX + "%p.log:none:filesize=0";
   }
 
   /**
@@ -45,6 +57,14 @@ final class ClassLog {
   }
 
   private static void add(String line, StagePaths paths, Set<Seen> found) {
+    Matcher library = LIBRARY.matcher(line);
+    if (library.matches()) {
+      String path = library.group(1);
+      if (paths.isInArtifact(path) || !paths.isOfTheSystem(path) && !paths.isFresh(path)) {
+        found.add(new Seen(Kind.LIBRARY, paths.inArtifact(path), ""));
+      }
+      return;
+    }
     Matcher matcher = LINE.matcher(line);
     if (!matcher.matches()) {
       return;

@@ -96,7 +96,8 @@ public final class Rehearser {
   }
 
   private Performance perform(Rehearsal rehearsal, Stage stage) throws IOException {
-    String option = ClassLog.option(stage.seenThere());
+    int oldest = subject.content().runtime().release();
+    String option = ClassLog.option(stage.seenThere(), oldest);
     Map<String, String> environment = new HashMap<>();
     String prefix = subject.variablePrefix();
     if (!subject.isArchive()) {

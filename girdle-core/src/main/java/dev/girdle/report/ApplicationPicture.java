@@ -103,6 +103,9 @@ public final class ApplicationPicture {
     List<Gap> gaps =
         closure.unmet().stream().filter(u -> u.strength() != Strength.HINT).map(this::gap).toList();
     notices.addAll(assessment.notices());
+    if (assessment.plan().output().targets().size() > 1) {
+      notices.add("the plan has several targets; this shows them all at once, --target shows one");
+    }
     return new Picture(
         subject(girdle),
         parts,

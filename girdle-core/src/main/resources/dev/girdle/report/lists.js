@@ -2,7 +2,8 @@
 function table(heads, rows, right = []) {
   return el('table', { class: 'list' },
     el('thead', {}, el('tr', {}, heads.map((h, k) => el('th', { class: right.includes(k) ? 'r' : null, scope: 'col' }, h)))),
-    el('tbody', {}, rows.map(row => el('tr', {}, row.map((c, k) => el('td', { class: right.includes(k) ? 'r' : null }, c ?? ''))))));
+    el('tbody', {}, rows.map(row => el('tr', {}, row.map((c, k) =>
+      el('td', { class: right.includes(k) ? 'r' : null }, typeof c === 'string' && !right.includes(k) ? breakable(c) : c ?? ''))))));
 }
 const empty = text => el('p', { class: 'empty' }, text);
 const partNamed = name => { const p = parts.findIndex(x => x.name === name); return p < 0 ? name : pointer(thing('p', p)); };
