@@ -50,6 +50,7 @@ final class PictureJson {
     document.put("notices", picture.notices());
     document.put("fates", Stream.of(Fate.values()).map(Fate::label).toList());
     document.put("hows", Stream.of(How.values()).map(How::verb).toList());
+    document.put("evidence", How.EVIDENCE.ordinal());
     document.put("texts", new ArrayList<>(numbers.keySet()));
     return document;
   }

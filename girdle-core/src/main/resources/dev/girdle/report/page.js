@@ -60,6 +60,7 @@ function head() {
   byId('tabs').append(...VIEWS.map(([id, name, tally], k) => el('button', { id: 'tab-' + id, role: 'tab',
     'aria-controls': 'view-' + id, 'aria-keyshortcuts': k + 1, onclick: () => { around = null; navigate(id, id === 'reasons' ? '' : chosen); } },
   name, tally() !== '' && tally() !== 0 ? el('span', { class: 'tally' + (id === 'missing' ? ' bad' : '') }, String(tally())) : '')));
+  VIEWS.forEach(([id]) => byId('view-' + id).setAttribute('aria-labelledby', 'tab-' + id));
   byId('tabs').addEventListener('keydown', e => {
     const step = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
     if (!step) return;

@@ -38,7 +38,7 @@ function chainTo(number) {
   return chain;
 }
 function place(k) {
-  if (link.from[k] < 0) return picture.hows[link.how[k]].includes('was seen') ? 'a rehearsal' : 'the plan';
+  if (link.from[k] < 0) return link.how[k] === picture.evidence ? 'a rehearsal' : 'the plan';
   const member = picture.texts[link.member[k]];
   return nameOf(link.from[k]) + (member ? '.' + member : '') + (link.line[k] > 0 ? ', line ' + link.line[k] : '');
 }
