@@ -21,10 +21,13 @@ import dev.girdle.seal.Assessor;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
 
 /** The whole picture, as a page. */
 @Command(
@@ -33,7 +36,11 @@ import picocli.CommandLine.Option;
         "Draw the whole picture of an application, a plan or an artifact as one page: sizes, the"
             + " closure with its reasons, what is missing, what is quiet, licences, releases.")
 final class ReportCommand implements Callable<Integer> {
+  private static final Set<String> OF_THE_PAGE =
+      Set.of("--out", "--as", "--svg", "--json", "--quiet", "--debug");
+
   private final Context context;
+  @Spec private CommandSpec spec;
   @Mixin private ApplicationOptions application;
   @Mixin private RuntimeOptions runtime;
 
@@ -48,7 +55,9 @@ final class ReportCommand implements Callable<Integer> {
   @Option(
       names = "--as",
       paramLabel = "FILENAME",
-      description = "The page's file name; name and release of the application if not given.")
+      description =
+          "The page's file name; name and release of the application, or the artifact's"
+              + " if not given.")
   private String as;
 
   @Option(names = "--svg", description = "Draw only the map of sizes, as a file of its own.")
@@ -69,6 +78,7 @@ final class ReportCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Optional<ArtifactRecord> artifact = artifact();
     if (artifact.isPresent()) {
+      refuseWordsForApplications();
       Path beside = application.app.toAbsolutePath().normalize().getParent();
       Path folder = out == null ? relative(beside) : out;
       return write(
@@ -97,6 +107,22 @@ final class ReportCommand implements Callable<Integer> {
     return RecordFile.of(application.app);
   }
 
+  private void refuseWordsForApplications() {
+    List<String> others =
+        spec.commandLine().getParseResult().matchedOptions().stream()
+            .map(o -> o.longestName())
+            .filter(o -> !OF_THE_PAGE.contains(o))
+            .sorted()
+            .toList();
+    if (!others.isEmpty()) {
+      throw GirdleException.request(
+          application.app
+              + " is an artifact and is drawn as it is, without "
+              + String.join(", ", others),
+          "  To draw what another choice would make of the application, name the application.");
+    }
+  }
+
   private static Path relative(Path folder) {
     Path here = Path.of("").toAbsolutePath();
     return folder.startsWith(here) ? here.relativize(folder) : folder;
@@ -104,7 +130,11 @@ final class ReportCommand implements Callable<Integer> {
 
   private int write(Picture picture, Path folder) {
     Subject subject = picture.subject();
-    String name = as == null ? subject.fileName() + "-report" + (svg ? ".svg" : ".html") : as;
+    String base =
+        subject.isArtifact()
+            ? application.app.toAbsolutePath().normalize().getFileName() + "-inside"
+            : subject.fileName() + "-report";
+    String name = as == null ? base + (svg ? ".svg" : ".html") : as;
     Path place = folder.resolve(name);
     byte[] bytes = svg ? Drawing.svg(picture) : Page.html(picture);
     ReportFile.write(place, bytes);

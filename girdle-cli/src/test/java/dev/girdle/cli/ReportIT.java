@@ -278,6 +278,11 @@ class ReportIT {
     for (JsonNode entry : found.get("files")) {
       bytes += entry.get("bytes").asLong();
     }
+    Result refused = Run.girdle("report", artifact, "--prune", "classes", "--svg").go();
+    assertThat(refused.status()).isEqualTo(2);
+    assertThat(refused.err())
+        .contains("is drawn as it is, without --prune")
+        .doesNotContain("--svg");
     Browser b = open(report(artifact, "--as", "artifact.html"), "");
     assertThat(b.number("total.in")).isEqualTo(bytes);
     b.press("2");
