@@ -2,7 +2,9 @@ package dev.girdle.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.io.TemporaryFolder;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -23,9 +25,11 @@ final class Browser implements AutoCloseable {
   private static final Path DRIVER = Path.of("/usr/bin/chromedriver");
 
   private final ChromeDriver driver;
+  private final Path profile;
 
-  private Browser(ChromeDriver driver) {
+  private Browser(ChromeDriver driver, Path profile) {
     this.driver = driver;
+    this.profile = profile;
   }
 
   static boolean isThere() {
@@ -33,6 +37,7 @@ final class Browser implements AutoCloseable {
   }
 
   static Browser start() throws IOException {
+    Path profile = Files.createTempDirectory("browser");
     LoggingPreferences logs = new LoggingPreferences();
     logs.enable(LogType.BROWSER, Level.ALL);
     ChromeOptions options = new ChromeOptions();
@@ -47,7 +52,7 @@ final class Browser implements AutoCloseable {
         "--disable-component-update",
         "--disable-sync",
         "--disable-dev-shm-usage",
-        "--user-data-dir=" + Files.createTempDirectory("browser"));
+        "--user-data-dir=" + profile);
     options.setCapability("goog:loggingPrefs", logs);
     ChromeDriverService service =
         new ChromeDriverService.Builder().usingDriverExecutable(DRIVER.toFile()).build();
@@ -56,7 +61,7 @@ final class Browser implements AutoCloseable {
         "Emulation.setDeviceMetricsOverride",
         Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
     driver.manage().window().setSize(new Dimension(1280, 800));
-    return new Browser(driver);
+    return new Browser(driver, profile);
   }
 
   Browser open(Path page, String hash) {
@@ -123,5 +128,10 @@ final class Browser implements AutoCloseable {
   @Override
   public void close() {
     driver.quit();
+    try {
+      TemporaryFolder.delete(profile);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 }

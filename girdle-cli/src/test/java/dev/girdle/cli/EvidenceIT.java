@@ -12,40 +12,13 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** What one rehearsal saw is enough for other jobs, since evidence only ever adds. */
 class EvidenceIT {
-  private static final String BERTH =
-      """
-      import java.util.List;
-      class Berth {
-      \tint depth(boolean deep) { if (deep) return 42; return 7; }
-        void quiet(boolean deep) { if (deep) System.out.println("a line that is too long for it"); }
-      }
-      """;
-
-  private static final String RULES =
-      """
-      <?xml version="1.0"?>
-      <!DOCTYPE module PUBLIC "-//Checkstyle//DTD Checkstyle Configuration 1.3//EN"
-          "https://checkstyle.org/dtds/configuration_1_3.dtd">
-      <module name="Checker">
-        <module name="FileTabCharacter"/>
-        <module name="LineLength"><property name="max" value="60"/></module>
-        <module name="TreeWalker">
-          <module name="UnusedImports"/><module name="MagicNumber"/><module name="NeedBraces"/>
-          <module name="SuppressionXpathSingleFilter">
-            <property name="checks" value="NeedBraces"/>
-            <property name="query" value="//METHOD_DEF[./IDENT[@text='quiet']]//*"/>
-          </module>
-        </module>
-      </module>
-      """;
-
   @TempDir Path dir;
 
   @Test
   void aSecondJobRunsOnWhatTheFirstOneSaw() throws IOException {
     Path app = Run.sample("checkstyle");
-    Files.writeString(dir.resolve("Berth.java"), BERTH);
-    Path rules = Files.writeString(dir.resolve("rules.xml"), RULES);
+    Files.writeString(dir.resolve("Berth.java"), RealProgramsIT.SOURCE);
+    Path rules = Files.writeString(dir.resolve("rules.xml"), RealProgramsIT.RULES);
     Path plan = dir.resolve("girdle.yaml");
     Files.writeString(
         plan,

@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.ValueSource;
  * path: in a folder with a space in its name, in an emptied environment.
  */
 class RealProgramsIT {
-  private static final String RULES =
+  static final String RULES =
       """
       <?xml version="1.0"?>
       <!DOCTYPE module PUBLIC "-//Checkstyle//DTD Checkstyle Configuration 1.3//EN"
@@ -43,7 +43,7 @@ class RealProgramsIT {
       </module>
       """;
 
-  private static final String SOURCE =
+  static final String SOURCE =
       """
       import java.util.List;
       /** no full stop */
