@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.logging.Level;
 import org.openqa.selenium.Dimension;
-import org.openqa.selenium.Keys;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -91,15 +90,20 @@ final class Browser implements AutoCloseable {
     return ((Number) value(script, arguments)).longValue();
   }
 
-  Browser press(CharSequence... keys) {
-    new Actions(driver).sendKeys(keys).perform();
-    return this;
+  /** Waits until an expression is true, a few seconds at most. */
+  void await(String condition) {
+    for (int i = 0; i < 100 && !Boolean.TRUE.equals(value(condition)); i++) {
+      try {
+        Thread.sleep(50);
+      } catch (InterruptedException e) {
+        throw new AssertionError(e);
+      }
+    }
+    assertThat(value(condition)).as(condition).isEqualTo(true);
   }
 
-  Browser press(Keys key, int times) {
-    for (int i = 0; i < times; i++) {
-      press(key);
-    }
+  Browser press(CharSequence... keys) {
+    new Actions(driver).sendKeys(keys).perform();
     return this;
   }
 

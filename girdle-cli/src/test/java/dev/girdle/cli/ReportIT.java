@@ -166,8 +166,14 @@ class ReportIT {
     b.press(Keys.ENTER);
     assertThat(b.text("byId('panel').textContent")).contains("org.ternhaven.almanac.Turn");
     assertThat(b.text("document.querySelector('#graph .centre').textContent")).contains("Turn");
+    assertThat(b.text("document.activeElement.getAttribute('aria-label')"))
+        .as("who walks by keyboard goes on from here")
+        .startsWith("org.ternhaven.almanac.Turn,");
+    b.press(Keys.ESCAPE);
+    assertThat(b.text("location.hash")).isEqualTo("#reasons");
+    assertThat(b.text("byId('trail').textContent")).startsWith("Components from the entry point");
     b.value("history.back()");
-    assertThat(b.text("location.hash")).isNotEmpty();
+    b.await("titleOf(chosen || 'p0') === 'org.ternhaven.almanac.Turn'");
   }
 
   @Test

@@ -141,10 +141,13 @@ function drawAround(key) {
     ...steps.flatMap(i => [' › ', pointer(thing('i', i), shortName(i), nameOf(i))]), ' › ', el('b', {}, titleOf(key)));
 }
 
+/** Whoever walks by keyboard goes on from the thing in the middle. */
 function drawGraph() {
+  const walked = byId('graph').contains(document.activeElement);
   const known = picture.subject.isArtifact ? 'A record does not hold the links between items: draw the report of the '
     + 'application, or of its plan, to see the graph.' : '';
   if (known) byId('graph').replaceChildren(el('p', { class: 'empty' }, known));
   else if (around) drawAround(around);
   else drawComponents();
+  if (walked) (byId('graph').querySelector('.centre') || byId('graph').querySelector('.node'))?.focus();
 }

@@ -102,7 +102,8 @@ function searching() {
 
 document.addEventListener('keydown', e => {
   if (e.target.tagName === 'INPUT' || e.ctrlKey || e.metaKey || e.altKey) return;
-  if (e.key === '/') { e.preventDefault(); byId('find').focus(); }
+  if (e.key === 'Escape' && around) navigate('reasons', '');
+  else if (e.key === '/') { e.preventDefault(); byId('find').focus(); }
   else if (VIEWS[+e.key - 1]) byId('tab-' + VIEWS[+e.key - 1][0]).click();
 });
 addEventListener('popstate', route);

@@ -93,10 +93,11 @@ function explainGap(g) {
 }
 
 function explain(key) {
-  const id = +key.slice(1);
+  const id = +key.slice(1), walked = byId('panel').contains(document.activeElement);
   byId('panel').replaceChildren(...(key[0] === 'p' ? explainPart(id) : key[0] === 'g' ? explainGap(id) : explainPiece(id))
     .flat(3).filter(Boolean));
   byId('panel').scrollTop = 0;
+  if (walked) byId('panel').focus();
 }
 
 function welcome() {
