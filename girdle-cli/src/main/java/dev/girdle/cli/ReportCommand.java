@@ -71,10 +71,7 @@ final class ReportCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    if (as != null && as.indexOf('/') >= 0) {
-      throw GirdleException.request(
-          "--as " + as + ": a file name has no slash; choose the folder with --out");
-    }
+    FileName.requireNoFolder(as);
     Meter meter = common.startMeter(context);
     Optional<ArtifactRecord> artifact = artifact();
     if (artifact.isPresent()) {

@@ -169,10 +169,7 @@ final class SealCommand implements Callable<Integer> {
     if (archive != null) {
       wishes = wishes.stream().map(w -> w.with(archive)).distinct().toList();
     }
-    if (as != null && as.indexOf('/') >= 0) {
-      throw GirdleException.request(
-          "--as " + as + ": a file name has no slash; choose the folder with --out");
-    }
+    FileName.requireNoFolder(as);
     if (as != null) {
       wishes = wishes.stream().map(w -> w.as(as)).toList();
     }

@@ -16,6 +16,15 @@ import dev.girdle.app.Item;
 public record OpenDemand(
     How how, Thing thing, Item from, String member, int line, boolean passedOn) {
   /**
+   * What is asked for, for the user.
+   *
+   * @return for example {@code any class}
+   */
+  public String asksFor() {
+    return "any " + thing.label() + (passedOn ? " it is handed" : "");
+  }
+
+  /**
    * Where exactly it stands, for the user.
    *
    * @return for example {@code org.ternhaven.tides.Tides.load, line 31}

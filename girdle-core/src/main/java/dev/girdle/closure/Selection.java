@@ -3,9 +3,11 @@ package dev.girdle.closure;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -17,6 +19,7 @@ public final class Selection {
   private final Set<Component> whole;
   private final Map<Component, Map<Item, String>> kept;
   private final List<Ballast> ballast;
+  private final Map<List<String>, String> whyLeftOut = new HashMap<>();
 
   /**
    * Creates a selection.
@@ -28,6 +31,7 @@ public final class Selection {
   public Selection(Map<Component, Map<Item, String>> kept, List<Ballast> ballast) {
     this.kept = Collections.unmodifiableMap(new LinkedHashMap<>(kept));
     this.ballast = List.copyOf(ballast);
+    ballast.forEach(b -> whyLeftOut.put(List.of(b.component(), b.path()), b.reason()));
     this.whole =
         Set.copyOf(
             kept.entrySet().stream()
@@ -82,6 +86,27 @@ public final class Selection {
    */
   public List<Ballast> ballast() {
     return ballast;
+  }
+
+  /**
+   * Why a component stays behind.
+   *
+   * @param component any component
+   * @return empty if it goes along, whole or in part
+   */
+  public Optional<String> whyLeftOut(Component component) {
+    return Optional.ofNullable(whyLeftOut.get(List.of(component.name(), "")));
+  }
+
+  /**
+   * Why an item stays behind, by itself or with its component.
+   *
+   * @param item any item
+   * @return empty if it goes along
+   */
+  public Optional<String> whyLeftOut(Item item) {
+    return Optional.ofNullable(whyLeftOut.get(List.of(item.component().name(), item.path())))
+        .or(() -> whyLeftOut(item.component()));
   }
 
   /**

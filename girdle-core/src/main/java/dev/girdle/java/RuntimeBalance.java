@@ -36,12 +36,11 @@ final class RuntimeBalance {
       if (plan.runtime().kind() == RuntimeKind.WHOLE) {
         balance.whole();
       } else {
-        Extract extract = Extract.of(choice.chosen()).withDebugTables(plan.runtime().debugTables());
-        if (plan.runtime().kind() == RuntimeKind.TIGHT) {
-          ReachedRuntime reached =
-              Runtimes.walk(runtime, choice.chosen(), closure, selection, plan.choice());
-          extract = extract.onlyWith(reached.contents(), reached.natives());
-        }
+        Extract extract =
+            Runtimes.extract(
+                choice,
+                plan.runtime(),
+                modules -> Runtimes.walk(runtime, modules, closure, selection, plan.choice()));
         balance.modules(extract, choice);
         balance.files(extract);
       }

@@ -39,6 +39,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 
 /** Puts a Java runtime beside a program. */
 final class Runtimes {
@@ -125,10 +126,12 @@ final class Runtimes {
             request.runtime().kind().text(),
             choice.chosen(),
             choice.leftOut());
-    Extract extract = Extract.of(choice.chosen()).withDebugTables(request.runtime().debugTables());
-    if (request.runtime().kind() == RuntimeKind.TIGHT) {
-      extract = tightened(extract, runtime, request);
-    }
+    JavaExamination examination = (JavaExamination) request.examination();
+    Extract extract =
+        extract(
+            choice,
+            request.runtime(),
+            modules -> examination.reachedRuntime(runtime, modules, request));
     List<LayoutFile> files = runtime.trimmed(extract, folder);
     return layout
         .with(part, files)
@@ -158,10 +161,18 @@ final class Runtimes {
         runtime.modules(), reached(closure), closure.ofRuntime(), choice.always(), choice.never());
   }
 
-  private static Extract tightened(Extract extract, BundledRuntime runtime, LayoutRequest request) {
-    ReachedRuntime reached =
-        ((JavaExamination) request.examination())
-            .reachedRuntime(runtime, extract.modules(), request);
+  /**
+   * What of the chosen modules goes along; what of them is reached is asked for only if need be.
+   */
+  static Extract extract(
+      ModuleChoice choice,
+      RuntimeWish wish,
+      Function<Map<String, String>, ReachedRuntime> reachedOf) {
+    Extract extract = Extract.of(choice.chosen()).withDebugTables(wish.debugTables());
+    if (wish.kind() != RuntimeKind.TIGHT) {
+      return extract;
+    }
+    ReachedRuntime reached = reachedOf.apply(choice.chosen());
     return extract.onlyWith(reached.contents(), reached.natives());
   }
 

@@ -60,7 +60,7 @@ final class ClassLog {
     Matcher library = LIBRARY.matcher(line);
     if (library.matches()) {
       String path = library.group(1);
-      if (paths.isInArtifact(path) || !paths.isOfTheSystem(path) && !paths.isFresh(path)) {
+      if (paths.isNews(path)) {
         found.add(new Seen(Kind.LIBRARY, paths.inArtifact(path), ""));
       }
       return;

@@ -47,6 +47,11 @@ record StagePaths(String program, String home) {
         || path.equals("/tmp");
   }
 
+  /** Whether it is news that a path was used: it would have to travel, or does. */
+  boolean isNews(String path) {
+    return isInArtifact(path) || !isOfTheSystem(path) && !isFresh(path);
+  }
+
   /** Whether a path lies where nothing was before the program put it there. */
   boolean isFresh(String path) {
     return path.startsWith("/tmp/") || path.equals(home) || path.startsWith(home + "/");

@@ -99,7 +99,7 @@ final class Trace {
 
   private static boolean counts(String path, StagePaths paths) {
     boolean isData = path.startsWith("/usr/share/zoneinfo") || path.startsWith("/usr/lib/locale");
-    return paths.isInArtifact(path) || isData || !paths.isOfTheSystem(path) && !paths.isFresh(path);
+    return isData || paths.isNews(path);
   }
 
   /** Octal escapes of bytes, as strace writes them. */

@@ -13,14 +13,12 @@ import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.RuntimeShares;
-import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.report.Picture.Sight;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Standing;
 import dev.girdle.seal.Witnessed;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,7 +37,6 @@ public final class ApplicationPicture {
   private final Standing standing;
   private final Optional<Witnessed> witnessed;
   private final Set<Item> quiet = new HashSet<>();
-  private final Map<String, String> leftOut = new HashMap<>();
   private final Map<Item, Integer> numbers = new LinkedHashMap<>();
   private final Links links;
   private final List<Part> parts = new ArrayList<>();
@@ -52,15 +49,8 @@ public final class ApplicationPicture {
     this.askers = askers;
     this.standing = new Standing(assessment);
     this.links = new Links(closure, numbers);
-    this.witnessed =
-        assessment.plan().choice().evidence().isEmpty()
-            ? Optional.empty()
-            : Optional.of(
-                Witnessed.of(assessment, EvidenceFile.read(assessment.plan().choice().evidence())));
+    this.witnessed = Witnessed.of(assessment);
     witnessed.ifPresent(w -> w.quiet().values().forEach(q -> quiet.addAll(q.items())));
-    for (Ballast ballast : assessment.ballast()) {
-      leftOut.put(key(ballast.component(), ballast.path()), ballast.reason());
-    }
   }
 
   /**
@@ -150,7 +140,7 @@ public final class ApplicationPicture {
             ? "the receiver has it, or the plan wants it to come along"
             : in
                 ? Reasons.of(component, closure)
-                : leftOut.getOrDefault(key(component.name(), ""), Ballast.UNREACHED);
+                : assessment.selection().whyLeftOut(component).orElse(Ballast.UNREACHED);
     return new Part(
         component.name(),
         isRuntime ? "" : component.origin(),
@@ -191,35 +181,26 @@ public final class ApplicationPicture {
   }
 
   private String whyUnreached(Item item) {
-    String component = item.component().name();
     return assessment.selection().keeps(item)
         ? Reasons.of(item, assessment.selection(), closure)
-        : Optional.ofNullable(leftOut.get(key(component, item.path())))
-            .or(() -> Optional.ofNullable(leftOut.get(key(component, ""))))
-            .orElse(Ballast.UNREACHED);
-  }
-
-  private static String key(String component, String path) {
-    return component + "\n" + path;
+        : assessment.selection().whyLeftOut(item).orElse(Ballast.UNREACHED);
   }
 
   /** What an archive that goes along or stays behind whole has besides its items. */
   private void addRest(Component component, int part) {
     boolean isWhole =
-        assessment.selection().isWhole(component) || leftOut.containsKey(key(component.name(), ""));
+        assessment.selection().isWhole(component)
+            || assessment.selection().whyLeftOut(component).isPresent();
     long items = component.items().stream().mapToLong(Item::weight).sum();
     if (component.role() != Role.RUNTIME && isWhole && component.size() > items) {
       boolean in = parts.get(part).in();
       pieces.add(
-          new Piece(
+          Piece.of(
               part,
-              "(table of contents)",
               "(table of contents)",
               component.size() - items,
               in ? Fate.ALONG : Fate.LEFT,
-              "an archive says in it where its files lie",
-              -1,
-              List.of()));
+              "an archive says in it where its files lie"));
     }
   }
 
@@ -238,16 +219,8 @@ public final class ApplicationPicture {
       String title = shares.get().title();
       parts.add(Part.besides(title, "runtime", "the plan wants it to come along", true));
       for (RuntimeShares.Piece piece : shares.get().pieces()) {
-        pieces.add(
-            new Piece(
-                parts.size() - 1,
-                piece.name(),
-                piece.name(),
-                piece.bytes(),
-                piece.kept() ? Fate.NEEDED : Fate.LEFT,
-                piece.why(),
-                -1,
-                List.of()));
+        Fate fate = piece.kept() ? Fate.NEEDED : Fate.LEFT;
+        pieces.add(Piece.of(parts.size() - 1, piece.name(), piece.bytes(), fate, piece.why()));
       }
     }
   }
@@ -258,16 +231,7 @@ public final class ApplicationPicture {
       String why = "survey did not take it for a part of the program";
       parts.add(Part.besides("beside the program", "set aside", why, false));
       for (SetAside one : aside) {
-        pieces.add(
-            new Piece(
-                parts.size() - 1,
-                one.path(),
-                one.path(),
-                one.bytes(),
-                Fate.LEFT,
-                one.takenFor(),
-                -1,
-                List.of()));
+        pieces.add(Piece.of(parts.size() - 1, one.path(), one.bytes(), Fate.LEFT, one.takenFor()));
       }
     }
   }
@@ -286,10 +250,7 @@ public final class ApplicationPicture {
   }
 
   private Question question(OpenDemand open) {
-    return new Question(
-        numbers.get(open.from()),
-        open.place(),
-        "any " + open.thing().label() + (open.passedOn() ? " it is handed" : ""));
+    return new Question(numbers.get(open.from()), open.place(), open.asksFor());
   }
 
   private Sight sight(Witnessed seen) {

@@ -46,7 +46,7 @@ public final class ArtifactPicture {
       add(component.name(), part(component));
     }
     for (FileEntry file : content.files()) {
-      pieces.add(piece(partOf(file), file.path(), file.bytes(), Fate.NEEDED, file.reason()));
+      pieces.add(Piece.of(partOf(file), file.path(), file.bytes(), Fate.NEEDED, file.reason()));
     }
     for (LeftOutEntry left : orNone(content.leftOut())) {
       if (!numbers.containsKey(left.component())) {
@@ -55,7 +55,7 @@ public final class ArtifactPicture {
       }
       String path = left.path() == null ? "all of it" : left.path();
       pieces.add(
-          piece(numbers.get(left.component()), path, left.bytes(), Fate.LEFT, left.reason()));
+          Piece.of(numbers.get(left.component()), path, left.bytes(), Fate.LEFT, left.reason()));
     }
     return new Picture(
         subject(girdle),
@@ -88,10 +88,6 @@ public final class ArtifactPicture {
   private void add(String name, Part part) {
     numbers.put(name, parts.size());
     parts.add(part);
-  }
-
-  private static Piece piece(int part, String path, long bytes, Fate fate, String why) {
-    return new Piece(part, path, path, bytes, fate, why, -1, List.of());
   }
 
   private static <T> List<T> orNone(List<T> list) {

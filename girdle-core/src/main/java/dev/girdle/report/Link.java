@@ -1,7 +1,6 @@
 package dev.girdle.report;
 
 import dev.girdle.closure.How;
-import dev.girdle.closure.Strength;
 
 /**
  * A demand as the picture shows it: one link of the chains that explain things.
@@ -11,16 +10,8 @@ import dev.girdle.closure.Strength;
  * @param line the line it stands in, from 1; 0 if not known
  * @param how in which way it is asked for
  * @param name what is asked for
- * @param strength how badly it is needed
  * @param excuse why it is not hard; may be empty
  * @param before the number of the link before it in a chain; -1 for the first
  */
 public record Link(
-    int from,
-    String member,
-    int line,
-    How how,
-    String name,
-    Strength strength,
-    String excuse,
-    int before) {}
+    int from, String member, int line, How how, String name, String excuse, int before) {}

@@ -57,7 +57,6 @@ final class Links {
         demand.line(),
         demand.how(),
         demand.name(),
-        demand.strength(),
         demand.excuse(),
         before);
   }

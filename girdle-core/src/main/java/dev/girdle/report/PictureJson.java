@@ -7,9 +7,9 @@ import dev.girdle.report.Piece.Asker;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -88,7 +88,7 @@ final class PictureJson {
 
   private static int[] askers(Piece piece) {
     return piece.askers().stream()
-        .flatMapToInt((Asker a) -> java.util.stream.IntStream.of(a.piece(), a.how()))
+        .flatMapToInt((Asker a) -> IntStream.of(a.piece(), a.how()))
         .toArray();
   }
 
@@ -99,9 +99,6 @@ final class PictureJson {
     columns.put("line", column(picture.links(), Link::line));
     columns.put("how", column(picture.links(), l -> l.how().ordinal()));
     columns.put("name", column(picture.links(), l -> text(l.name())));
-    columns.put(
-        "strength",
-        column(picture.links(), l -> l.strength().name().toLowerCase(Locale.ROOT).charAt(0)));
     columns.put("excuse", column(picture.links(), l -> text(l.excuse())));
     columns.put("before", column(picture.links(), Link::before));
     return columns;

@@ -29,6 +29,20 @@ public record Piece(
   }
 
   /**
+   * A piece that is called by its path and of which no links are known.
+   *
+   * @param part the number of its part, from 0
+   * @param path where it lies in its part
+   * @param bytes how much room it takes
+   * @param fate what becomes of it
+   * @param why why
+   * @return the piece
+   */
+  static Piece of(int part, String path, long bytes, Fate fate, String why) {
+    return new Piece(part, path, path, bytes, fate, why, -1, List.of());
+  }
+
+  /**
    * A piece that asks for another.
    *
    * @param piece its number, from 0

@@ -148,12 +148,7 @@ public final class Explainer {
     if (kept) {
       return Reasons.of(item, assessment.selection(), closure);
     }
-    return assessment.ballast().stream()
-        .filter(b -> b.component().equals(item.component().name()))
-        .filter(b -> b.path().isEmpty() || b.path().equals(item.path()))
-        .map(Ballast::reason)
-        .findFirst()
-        .orElse("nothing reaches it");
+    return assessment.selection().whyLeftOut(item).orElse("nothing reaches it");
   }
 
   /** Who, of all that is not reached itself, asks for such an item of another component. */

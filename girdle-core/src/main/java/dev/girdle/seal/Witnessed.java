@@ -5,11 +5,14 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Reached;
 import dev.girdle.evidence.Evidence;
+import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.evidence.Kind;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -88,6 +91,19 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
       }
     }
     return new Witnessed(foreseen, missed, quiet);
+  }
+
+  /**
+   * Compares with the evidence that the plan names.
+   *
+   * @param assessment what is known about the application
+   * @return empty if the plan names none
+   */
+  public static Optional<Witnessed> of(Assessment assessment) {
+    List<Path> evidence = assessment.plan().choice().evidence();
+    return evidence.isEmpty()
+        ? Optional.empty()
+        : Optional.of(of(assessment, EvidenceFile.read(evidence)));
   }
 
   static boolean isClass(Item item) {

@@ -3,6 +3,8 @@ const badge = (kind, text) => el('span', { class: 'badge ' + kind }, text);
 const pointer = (key, text, title) => el('a', { class: 'thing', href: '#' + view + '/' + key, title: title || titleOf(key),
   onclick: e => { e.preventDefault(); choose(key); } }, breakable(text || titleOf(key)));
 
+const fact = (name, value) => value ? el('tr', {}, el('th', {}, name), el('td', {}, breakable(value))) : null;
+
 function chainList(last) {
   return el('ol', { class: 'chain' }, chainTo(last).map(k => {
     const excuse = picture.texts[link.excuse[k]];
@@ -53,7 +55,6 @@ function explainPart(p) {
   const part = parts[p], w = weight[p];
   const to = [...arrows[p]].sort((a, b) => b[1] - a[1]);
   const by = parts.map((_, q) => [q, arrows[q].get(p) || 0]).filter(row => row[1]).sort((a, b) => b[1] - a[1]);
-  const fact = (name, value) => value ? el('tr', {}, el('th', {}, name), el('td', {}, breakable(value))) : null;
   const neighbour = ([q, n]) => el('li', {}, pointer(thing('p', q)), el('span', { class: 'verb' }, ' ' + number(n) + '×'));
   return [
     el('h2', {}, part.name),
@@ -102,7 +103,6 @@ function explain(key) {
 
 function welcome() {
   const s = picture.subject;
-  const fact = (name, value) => value ? el('tr', {}, el('th', {}, name), el('td', {}, breakable(value))) : null;
   byId('panel').replaceChildren(
     el('h2', {}, s.isArtifact ? 'This artifact' : 'This application'),
     el('table', { class: 'facts' }, fact('starts with', s.entry), fact('form', s.form),

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.closure.How;
-import dev.girdle.closure.Strength;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -37,7 +36,7 @@ class PageTest {
                 -1,
                 List.of(new Piece.Asker(0, How.CALL.ordinal()))),
             new Piece(1, "c", "c", 5, Fate.LEFT, text, -1, List.of())),
-        List.of(new Link(-1, "", 0, How.PLAN, "a.B", Strength.HARD, "", -1)),
+        List.of(new Link(-1, "", 0, How.PLAN, "a.B", "", -1)),
         List.of(new Gap(text, "class", true, "", text, text, 2, List.of(0))),
         List.of(new Question(0, text, "any class")),
         List.of(),

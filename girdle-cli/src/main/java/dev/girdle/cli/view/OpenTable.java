@@ -42,7 +42,7 @@ final class OpenTable {
         (group, demands) ->
             table.row(
                 group.component,
-                "any " + group.thing.label() + (group.passedOn ? " it is handed" : ""),
+                demands.get(0).asksFor(),
                 demands.get(0).place()
                     + (demands.size() > 1
                         ? ", and " + SurveyView.count(demands.size() - 1, "more place")

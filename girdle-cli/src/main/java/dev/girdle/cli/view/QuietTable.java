@@ -2,7 +2,6 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Item;
 import dev.girdle.cli.view.Console.Paint;
-import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.io.Sizes;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Witnessed;
@@ -19,7 +18,7 @@ record QuietTable(Assessment assessment) {
   private static final int MOST = 12;
 
   private Witnessed witnessed() {
-    return Witnessed.of(assessment, EvidenceFile.read(assessment.plan().choice().evidence()));
+    return Witnessed.of(assessment).orElseThrow();
   }
 
   void print(Console console) {
