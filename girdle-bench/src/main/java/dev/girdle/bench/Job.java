@@ -11,10 +11,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /** Runs a program's job in a fresh folder and an emptied environment. */
-final class Job {
+public final class Job {
   private static final int SECONDS = 120;
 
-  private final Program program;
+  private final Map<String, String> inputs;
+  private final List<List<String>> steps;
   private final Map<String, String> environment;
 
   /**
@@ -22,24 +23,43 @@ final class Job {
    *
    * @param text exit statuses, what was written to standard output, and the files that were made
    * @param errors what was written to standard error
+   * @param statuses the exit statuses, step by step
    */
-  record Outcome(String text, String errors) {}
+  public record Outcome(String text, String errors, List<Integer> statuses) {}
 
-  Job(Program program, Map<String, String> environment) {
-    this.program = program;
-    this.environment = environment;
+  /**
+   * A job.
+   *
+   * @param inputs the files it works on, by their paths
+   * @param steps the arguments of each start
+   * @param environment all environment variables that the program has
+   */
+  public Job(
+      Map<String, String> inputs, List<List<String>> steps, Map<String, String> environment) {
+    this.inputs = Map.copyOf(inputs);
+    this.steps = List.copyOf(steps);
+    this.environment = Map.copyOf(environment);
   }
 
-  Outcome run(List<String> start) throws IOException, InterruptedException {
+  /**
+   * Does it.
+   *
+   * @param start the words that start the program, without arguments
+   * @return what came of it, with times and places made equal
+   * @throws IOException if files cannot be read or written, or the program cannot be started
+   * @throws InterruptedException if the thread is interrupted
+   */
+  public Outcome run(List<String> start) throws IOException, InterruptedException {
     Path folder = Files.createTempDirectory("girdle-job");
-    for (Map.Entry<String, String> file : program.files().entrySet()) {
+    for (Map.Entry<String, String> file : inputs.entrySet()) {
       Path place = folder.resolve(file.getKey());
       Files.createDirectories(place.getParent());
       Files.writeString(place, file.getValue());
     }
     StringBuilder text = new StringBuilder();
     StringBuilder errors = new StringBuilder();
-    for (List<String> step : program.steps()) {
+    List<Integer> statuses = new ArrayList<>();
+    for (List<String> step : steps) {
       List<String> command = new ArrayList<>(start);
       command.addAll(step);
       Path out = Files.createTempFile("girdle-job", ".out");
@@ -57,6 +77,7 @@ final class Job {
         process.destroyForcibly().waitFor();
         text.append("does not end\n");
       }
+      statuses.add(process.exitValue());
       text.append("status ").append(process.exitValue()).append('\n');
       text.append(Files.readString(out, StandardCharsets.ISO_8859_1));
       errors.append(Files.readString(err, StandardCharsets.ISO_8859_1));
@@ -64,14 +85,14 @@ final class Job {
       Files.delete(err);
     }
     addFiles(folder, text);
-    return new Outcome(timeless(text.toString(), folder), errors.toString());
+    return new Outcome(timeless(text.toString(), folder), errors.toString(), statuses);
   }
 
   private void addFiles(Path folder, StringBuilder text) throws IOException {
     try (Stream<Path> files = Files.walk(folder)) {
       for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
         String name = folder.relativize(file).toString();
-        if (!program.files().containsKey(name)) {
+        if (!inputs.containsKey(name)) {
           boolean readable = !name.endsWith(".db") && !name.contains(".git/");
           text.append("made ").append(name).append('\n');
           text.append(readable ? Files.readString(file, StandardCharsets.ISO_8859_1) : "");

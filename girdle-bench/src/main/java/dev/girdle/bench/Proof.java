@@ -67,7 +67,7 @@ public final class Proof {
     if (program.sample().equals("tideclock")) {
       environment.put("DISPLAY", System.getenv().getOrDefault("DISPLAY", ":0"));
     }
-    Job job = new Job(program, environment);
+    Job job = new Job(program.files(), program.steps(), environment);
     Job.Outcome plain = job.run(plainStart(program));
     System.err.println("## " + program.name() + "\n" + plain.text() + head(plain.errors()));
     List<String> missing = missing(program);

@@ -110,6 +110,11 @@ final class ApplicationOptions {
   List<String> missingOk;
 
   @Option(
+      names = "--strict",
+      description = "What is missing and perhaps needed stops the work, too.")
+  boolean strict;
+
+  @Option(
       names = "--repository",
       paramLabel = "URL",
       description =
@@ -158,6 +163,7 @@ final class ApplicationOptions {
         new Choice(
             prune == null ? choice.prune() : prune,
             patterns(missingOk, choice.missingOk()),
+            strict || choice.strict(),
             patterns(always, choice.always()),
             patterns(never, choice.never()),
             evidence == null ? choice.evidence() : evidence,

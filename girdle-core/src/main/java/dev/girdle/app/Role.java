@@ -4,6 +4,11 @@ package dev.girdle.app;
 public enum Role {
   /** The user's own code: what the application was named by. */
   OWN("own code"),
+  /**
+   * It holds the entry point, and that is all that speaks for its being the user's own: it may as
+   * well be a tool that somebody else made.
+   */
+  PROGRAM("program"),
   /** Supplied with it. */
   LIBRARY("library"),
   /** The language runtime, which is not part of the application. */

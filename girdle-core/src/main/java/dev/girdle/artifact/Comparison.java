@@ -213,8 +213,7 @@ public record Comparison(
   }
 
   private static String missing(ArtifactRecord artifact) {
-    return Long.toString(
-        artifact.missing().stream().filter(m -> m.strength().equals("hard")).count());
+    return Long.toString(artifact.missing().stream().filter(m -> m.isNeeded()).count());
   }
 
   private static void add(List<Fact> facts, String what, String before, String after) {

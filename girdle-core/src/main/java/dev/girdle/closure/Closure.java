@@ -14,7 +14,8 @@ import java.util.Set;
 
 /** Every item reached from the entry points, and what could not be reached. Immutable. */
 public final class Closure {
-  private final Map<Item, Reached> reached;
+  private final Map<Item, Reached> reached = new LinkedHashMap<>();
+  private final Map<Item, Reached> walked;
   private final Map<Item, Map<String, Demand>> parts;
   private final Map<Component, List<Reached>> byComponent = new LinkedHashMap<>();
   private final List<Unmet> unmet;
@@ -24,7 +25,7 @@ public final class Closure {
   private final List<Demand> askedOfRuntime;
 
   Closure(
-      Map<Item, Reached> reached,
+      Map<Item, Reached> walked,
       Map<Item, Map<String, Demand>> parts,
       List<Unmet> unmet,
       List<OpenDemand> open,
@@ -34,12 +35,16 @@ public final class Closure {
     Map<String, Demand> byName = new LinkedHashMap<>();
     askedOfRuntime.forEach(d -> byName.putIfAbsent(d.name(), d));
     this.ofRuntime = Collections.unmodifiableMap(byName);
-    this.reached = Collections.unmodifiableMap(reached);
+    this.walked = walked;
     this.parts = parts;
     this.unmet = List.copyOf(unmet);
     this.open = List.copyOf(open);
     this.unreadable = List.copyOf(unreadable);
-    for (Reached r : reached.values()) {
+    for (Reached r : walked.values()) {
+      if (r.first().how() == How.ALONG) {
+        continue; // it is asked, but nothing is known to ask for it
+      }
+      reached.put(r.item(), r);
       byComponent.computeIfAbsent(r.item().component(), c -> new ArrayList<>()).add(r);
     }
   }
@@ -50,7 +55,7 @@ public final class Closure {
    * @return the strongest reach first
    */
   public Collection<Reached> reached() {
-    return reached.values();
+    return Collections.unmodifiableCollection(reached.values());
   }
 
   /**
@@ -76,20 +81,20 @@ public final class Closure {
   /**
    * What nothing satisfies.
    *
-   * @return the hard ones first, then by name
+   * @return the surest first, of those the likeliest, then by name
    */
   public List<Unmet> unmet() {
     return unmet;
   }
 
   /**
-   * What nothing satisfies, of one strength.
+   * What nothing satisfies, of one rank.
    *
-   * @param strength the strength
-   * @return by name
+   * @param rank the rank
+   * @return the likeliest first, then by name
    */
-  public List<Unmet> unmet(Strength strength) {
-    return unmet.stream().filter(u -> u.strength() == strength).toList();
+  public List<Unmet> unmet(Rank rank) {
+    return unmet.stream().filter(u -> u.rank() == rank).toList();
   }
 
   /**
@@ -173,6 +178,7 @@ public final class Closure {
     if (ofPart == null && !demand.within().isEmpty()) {
       ofPart = ofItem.get(Demand.ALL_PARTS);
     }
-    return Optional.ofNullable(ofPart).or(() -> reached(demand.from()).map(Reached::first));
+    return Optional.ofNullable(ofPart)
+        .or(() -> Optional.ofNullable(walked.get(demand.from())).map(Reached::first));
   }
 }

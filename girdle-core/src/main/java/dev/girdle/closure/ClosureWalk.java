@@ -39,10 +39,14 @@ public final class ClosureWalk {
   private final List<Unreadable> unreadable = new ArrayList<>();
   private final List<OpenDemand> open = new ArrayList<>();
   private final Set<OpenDemand> opened = new HashSet<>();
+  private int followed;
   private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
 
-  /** While open demands are followed, nothing new is brought in but parts of these. */
-  private Set<Component> bounds;
+  /** Components whose travelling things have been asked. */
+  private final Set<Component> asked = new HashSet<>();
+
+  /** Whether things are only glanced at, since they travel along and are not known to be used. */
+  private boolean glances;
 
   private record Name(Thing thing, String name) {}
 
@@ -64,8 +68,8 @@ public final class ClosureWalk {
    *
    * @param linkage the language
    * @param seeds the demands of the plan
-   * @param meanings what kinds of open demands are followed to all that they could mean; that never
-   *     brings in a component of which nothing else is reached
+   * @param meanings what kinds of open demands are followed to all that they could mean
+   * @param along what goes along with a component of which something is reached
    * @param witness is told of every demand that is satisfied
    * @param progress is told the number of items reached so far, now and then
    * @return the closure
@@ -75,6 +79,7 @@ public final class ClosureWalk {
       Linkage linkage,
       List<Demand> seeds,
       Set<Thing> meanings,
+      Along along,
       Witness witness,
       IntConsumer progress) {
     ClosureWalk walk = new ClosureWalk(linkage, witness, progress);
@@ -82,7 +87,7 @@ public final class ClosureWalk {
     for (Strength strength : Strength.values()) {
       walk.walkAll(strength);
     }
-    walk.walkMeanings(meanings);
+    walk.walkWhatMayBeMeant(meanings, along);
     return new Closure(
         walk.reached,
         walk.parts,
@@ -92,17 +97,49 @@ public final class ClosureWalk {
         List.copyOf(walk.askedOfRuntime.values()));
   }
 
+  /** Each of these can lead to more of the others. */
+  private void walkWhatMayBeMeant(Set<Thing> meanings, Along along) {
+    int before;
+    do {
+      before = reached.size();
+      walkMeanings(meanings);
+      if (!meanings.isEmpty()) {
+        follow(linkage.implied(reached.keySet()), Strength.HINT, deepest() + 1);
+        walkAll(Strength.HINT);
+      }
+      walkAlong(along, meanings.isEmpty());
+    } while (reached.size() > before);
+  }
+
   private void walkMeanings(Set<Thing> meanings) {
-    bounds = new HashSet<>();
-    reached.keySet().forEach(i -> bounds.add(i.component()));
-    for (int i = 0; i < open.size(); i++) {
-      OpenDemand demand = open.get(i);
+    for (; followed < open.size(); followed++) {
+      OpenDemand demand = open.get(followed);
       if (meanings.contains(demand.thing())) {
         int depth = reached.get(demand.from()).depth();
         follow(linkage.meanings(demand), Strength.HINT, depth + 1);
         walkAll(Strength.HINT);
       }
     }
+  }
+
+  private void walkAlong(Along along, boolean atAGlance) {
+    int depth = deepest() + 1;
+    List<Component> fresh =
+        reached.keySet().stream()
+            .map(Item::component)
+            .filter(c -> c.role() != Role.RUNTIME)
+            .filter(asked::add)
+            .toList();
+    glances = atAGlance;
+    for (Component component : fresh) {
+      follow(along.of(component), Strength.HINT, depth);
+      walkAll(Strength.HINT);
+    }
+    glances = false;
+  }
+
+  private int deepest() {
+    return reached.values().stream().mapToInt(Reached::depth).max().orElse(0);
   }
 
   private void enqueue(Demand demand, int depth) {
@@ -136,9 +173,6 @@ public final class ClosureWalk {
     for (Demand demand : demands) {
       if (answer(demand) instanceof Answer.Items found) {
         for (Item item : found.items()) {
-          if (!isInBounds(item)) {
-            continue;
-          }
           Reached now = new Reached(item, demand, demand.strength(), depth);
           if (reached.putIfAbsent(item, now) == null) {
             fresh.add(new Node(item, ""));
@@ -161,18 +195,15 @@ public final class ClosureWalk {
     return there.containsKey(part) || there.containsKey(Demand.ALL_PARTS);
   }
 
-  private boolean isInBounds(Item item) {
-    return bounds == null || bounds.contains(item.component());
-  }
-
   private void follow(List<Demand> demands, Strength ofItem, int depth) {
     for (Demand demand : demands) {
       Demand effective = demand.weakened(demand.strength().weaker(ofItem));
       Answer answer = answer(effective);
       if (answer instanceof Answer.Nothing) {
+        // how strong it is by itself decides how sure it is; how its asker was reached, how likely
         unsatisfied
             .computeIfAbsent(new Name(demand.thing(), demand.name()), n -> new ArrayList<>())
-            .add(effective);
+            .add(demand);
         continue;
       }
       Answer.Items found = (Answer.Items) answer;
@@ -205,7 +236,9 @@ public final class ClosureWalk {
     Item item = node.item;
     try {
       ItemDemands demands =
-          node.part.isEmpty() ? linkage.demandsOf(item) : linkage.demandsOf(item, node.part);
+          glances
+              ? linkage.glance(item)
+              : node.part.isEmpty() ? linkage.demandsOf(item) : linkage.demandsOf(item, node.part);
       return new Reading(item, demands, null);
     } catch (UnreadableItemException e) {
       return new Reading(item, ItemDemands.NONE, e.getMessage());
@@ -220,11 +253,38 @@ public final class ClosureWalk {
     List<Unmet> unmet = new ArrayList<>();
     unsatisfied.forEach(
         (name, demands) -> {
-          demands.sort(Comparator.comparing(Demand::strength));
+          demands.sort(Comparator.comparing(Demand::strength).thenComparing(d -> reach(d)));
           String advice = answers.get(name) instanceof Answer.Nothing n ? n.advice() : "";
-          unmet.add(new Unmet(name.thing, name.name, demands.get(0).strength(), demands, advice));
+          unmet.add(
+              new Unmet(name.thing, name.name, rank(demands), reach(demands), demands, advice));
         });
-    unmet.sort(Comparator.comparing(Unmet::strength).thenComparing(Unmet::name));
+    unmet.sort(
+        Comparator.comparing(Unmet::rank).thenComparing(Unmet::reach).thenComparing(Unmet::name));
     return unmet;
+  }
+
+  private Rank rank(List<Demand> demands) {
+    return demands.stream().map(this::rank).min(Comparator.naturalOrder()).orElseThrow();
+  }
+
+  private Rank rank(Demand demand) {
+    return switch (demand.strength()) {
+      case HINT -> Rank.HINTED;
+      case SOFT -> Rank.PREPARED;
+      case HARD ->
+          demand.from() == null || linkage.isSure(demand, reach(demand))
+              ? Rank.NEEDED
+              : Rank.PERHAPS;
+    };
+  }
+
+  private Strength reach(List<Demand> demands) {
+    return demands.stream().map(this::reach).min(Comparator.naturalOrder()).orElseThrow();
+  }
+
+  private Strength reach(Demand demand) {
+    return demand.from() == null
+        ? demand.strength()
+        : demand.strength().weaker(reached.get(demand.from()).strength());
   }
 }

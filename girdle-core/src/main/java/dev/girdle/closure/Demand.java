@@ -106,7 +106,11 @@ public record Demand(
    */
   public String place() {
     if (from == null) {
-      return how == How.EVIDENCE ? "a rehearsal" : "the plan";
+      return switch (how) {
+        case EVIDENCE -> "a rehearsal";
+        case OWN, BROUGHT -> "the application";
+        default -> "the plan";
+      };
     }
     return place(from, member, line);
   }

@@ -46,8 +46,12 @@ public enum How {
   ENUM("looks up constants of", "constants looked up by"),
   /** Stored and restored together with the object that holds it. */
   SERIAL("is stored together with", "stored together with"),
-  /** Found at run time by the annotation that it bears. */
-  DISCOVERY("may find", "may be found by"),
+  /** It is the application's own. */
+  OWN("has as its own", "its own, handed over by"),
+  /** It can be opened by any name, since it is a file of a component that holds no code. */
+  BROUGHT("brings along, to be opened by any name,", "brought along by"),
+  /** It travels along with what is reached of its component. */
+  ALONG("takes along", "taken along by"),
   /** A file that a component ships for builds that know all classes beforehand. */
   HINTS("is accompanied by the hints", "hints that accompany"),
   /** Such a file names it. */

@@ -40,6 +40,9 @@ final class Leniency {
   }
 
   void apply() {
+    for (List<Demand> demands : unsatisfied) {
+      demands.replaceAll(d -> isHard(d) ? linkage.excuseFor(d).map(d::excused).orElse(d) : d);
+    }
     forEach(
         d -> {
           if (!d.excuse().isEmpty()) {

@@ -3,6 +3,8 @@ package dev.girdle.closure;
 import dev.girdle.app.Item;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * The functions by which a language takes part in the walk. All of them give the same answer
@@ -29,6 +31,46 @@ public interface Linkage {
    * @throws IOException if its bytes cannot be read
    */
   ItemDemands demandsOf(Item item, String part) throws UnreadableItemException, IOException;
+
+  /**
+   * What may this item demand, told quickly? Asked of what travels along and is not known to be
+   * used; everything that {@link #demandsOf(Item)} names has to be among it, but how strong a
+   * demand is, and where exactly it stands, need not be told.
+   *
+   * @param item any item of the application or of its runtime
+   * @return its demands; possibly none
+   * @throws UnreadableItemException if the item is damaged or of an unknown kind
+   * @throws IOException if its bytes cannot be read
+   */
+  ItemDemands glance(Item item) throws UnreadableItemException, IOException;
+
+  /**
+   * What do reached items imply together, beyond what each of them demands? Names that are joined
+   * of what one says and of what another is called, for example.
+   *
+   * @param reached all items reached so far
+   * @return hints; things that were reached may be among them
+   */
+  List<Demand> implied(Set<Item> reached);
+
+  /**
+   * Whether it is sure that the program needs what a hard demand asks for and nothing satisfies:
+   * the application's own code asks, or makers of a library who declare that they need it.
+   *
+   * @param demand a hard demand that no one is known to be prepared for
+   * @param reach of the strongest chain that leads to it
+   * @return false if nobody can tell
+   */
+  boolean isSure(Demand demand, Strength reach);
+
+  /**
+   * Why the absence of what a hard demand asks for is nothing to worry about, by what is known of
+   * the asker or of the name.
+   *
+   * @param demand a hard demand that nothing satisfies
+   * @return a few words for the user; empty if nothing is known
+   */
+  Optional<String> excuseFor(Demand demand);
 
   /**
    * Which item satisfies a demand of this name?

@@ -7,12 +7,14 @@ import java.util.List;
  *
  * @param thing what kind of thing it is
  * @param name in the spelling of the language
- * @param strength of the strongest demand for it
+ * @param rank how sure it is that it is needed
+ * @param reach of the strongest chain that leads to a demand for it: how likely it is that the
+ *     program comes there
  * @param demands all demands for it, the strongest and nearest to the entry point first
  * @param advice what is known about it, for the user; may be empty
  */
 public record Unmet(
-    Thing thing, String name, Strength strength, List<Demand> demands, String advice) {
+    Thing thing, String name, Rank rank, Strength reach, List<Demand> demands, String advice) {
   /** Copies the list. */
   public Unmet {
     demands = List.copyOf(demands);

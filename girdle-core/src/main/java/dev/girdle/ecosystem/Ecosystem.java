@@ -38,11 +38,11 @@ public interface Ecosystem {
    *
    * @param application surveyed by this ecosystem
    * @param excluded items that must not be seen, each with the reason
-   * @param byParts whether the parts of items are told apart, which takes longer and finds out more
-   *     exactly what is needed
+   * @param exact whether it is told which parts of things are asked for, and all that is looked at
+   *     in passing, which takes longer
    * @return what the language knows about it
    */
-  Examination examine(Application application, Map<Item, String> excluded, boolean byParts);
+  Examination examine(Application application, Map<Item, String> excluded, boolean exact);
 
   /**
    * The runtimes of this machine that a starter would find.

@@ -5,6 +5,7 @@ import dev.girdle.app.Conflict;
 import dev.girdle.app.Item;
 import dev.girdle.app.Provenance;
 import dev.girdle.app.Start;
+import dev.girdle.closure.Along;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
@@ -34,6 +35,14 @@ public interface Examination {
    * @return demands of the plan
    */
   List<Demand> seeds(List<Start> starts);
+
+  /**
+   * What goes along with components of which something is reached.
+   *
+   * @param prune how finely things are left out
+   * @return never null
+   */
+  Along along(Prune prune);
 
   /**
    * The demand of the plan for an item that is to go along in any case.

@@ -1,7 +1,6 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
-import dev.girdle.app.Role;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
@@ -43,11 +42,10 @@ final class ClassDemands extends ClassVisitor {
    * @param demands what it demands in any case
    * @param parts what its methods demand besides, by name and descriptor, if they are told apart;
    *     methods that demand nothing, or whose demands count in any case, are not there
-   * @param declared all methods that it declares, if they are told apart
+   * @param declared all methods that it declares
    * @param supertypes the internal names of its superclass and interfaces
    * @param fieldTypes the internal names of the classes that its fields hold, if parts are told
    *     apart
-   * @param byParts whether its parts are told apart
    * @param version minor and major version as the class file has them
    */
   record Result(
@@ -56,7 +54,6 @@ final class ClassDemands extends ClassVisitor {
       Set<String> declared,
       List<String> supertypes,
       Set<String> fieldTypes,
-      boolean byParts,
       int version) {}
 
   /** Before, class files say nothing of the types that the verifier looks at. */
@@ -95,7 +92,6 @@ final class ClassDemands extends ClassVisitor {
   private final Item item;
   private final ClassIndex index;
   private final Hierarchy hierarchy;
-  private final boolean everyMethod;
   private final boolean isVerified;
   private final Gathering loaded;
   private final Gathering gathering;
@@ -104,17 +100,14 @@ final class ClassDemands extends ClassVisitor {
   private final Set<String> declared = new HashSet<>();
   private final List<String> supertypes = new ArrayList<>();
   private final Set<String> fieldTypes = new HashSet<>();
-  private Set<String> inherited = Set.of();
   private String self = "";
   private int version;
   private boolean isStored;
-  private boolean isInterface;
 
   private ClassDemands(
-      Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy, Detail detail) {
+      Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy, boolean isVerified) {
     super(Opcodes.ASM9);
-    this.everyMethod = detail != Detail.PARTS;
-    this.isVerified = detail != Detail.METHODS_UNVERIFIED;
+    this.isVerified = isVerified;
     this.item = item;
     this.index = index;
     this.hierarchy = hierarchy;
@@ -129,47 +122,46 @@ final class ClassDemands extends ClassVisitor {
 
   /** Reads a class as a whole. */
   static Result read(byte[] bytes, Item item, ClassIndex index) throws UnreadableItemException {
-    return read(bytes, item, index, null);
+    return read(bytes, item, index, false);
   }
 
   /**
-   * Reads a class and tells its parts apart, unless there is no hierarchy to look at. Class files
-   * that say nothing of the types that the verifier looks at have no parts.
+   * Reads a class as a whole.
+   *
+   * @param exact whether it is told which parts of things it asks for, and which classes the
+   *     verifier looks at
    */
-  static Result read(byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy)
+  static Result read(byte[] bytes, Item item, ClassIndex index, boolean exact)
       throws UnreadableItemException {
-    return read(bytes, item, index, hierarchy, Detail.PARTS);
+    return read(bytes, item, index, exact, null, exact);
   }
 
   /**
-   * Reads a class and makes every method a part, also those that stand for inherited ones.
+   * Reads a class and makes every method a part, also those that stand for inherited ones. Class
+   * files that say nothing of the types that the verifier looks at have no parts.
    *
    * @param verified whether the virtual machine will verify it
    */
   static Result readMethods(
       byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy, boolean verified)
       throws UnreadableItemException {
-    Detail detail = verified ? Detail.METHODS : Detail.METHODS_UNVERIFIED;
-    return read(bytes, item, index, hierarchy, detail);
-  }
-
-  /** How exactly methods are told apart, and whether the verifier's work is foreseen. */
-  private enum Detail {
-    PARTS,
-    METHODS,
-    METHODS_UNVERIFIED
+    return read(bytes, item, index, true, hierarchy, verified);
   }
 
   private static Result read(
-      byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy, Detail detail)
+      byte[] bytes,
+      Item item,
+      ClassIndex index,
+      boolean byParts,
+      Hierarchy hierarchy,
+      boolean isVerified)
       throws UnreadableItemException {
     ClassReader reader = ClassHeader.readerOf(bytes);
     boolean hasFrames = ((bytes[6] & 0xff) << 8 | bytes[7] & 0xff) >= FIRST_WITH_FRAMES;
     Hierarchy used = hasFrames ? hierarchy : null;
-    ClassDemands visitor = new ClassDemands(item, index, hierarchy != null, used, detail);
+    ClassDemands visitor = new ClassDemands(item, index, byParts, used, isVerified);
     try {
-      boolean skipsFrames = used == null || detail == Detail.METHODS_UNVERIFIED;
-      reader.accept(visitor, skipsFrames ? ClassReader.SKIP_FRAMES : ClassReader.EXPAND_FRAMES);
+      reader.accept(visitor, isVerified ? ClassReader.EXPAND_FRAMES : ClassReader.SKIP_FRAMES);
     } catch (IndexOutOfBoundsException | IllegalArgumentException | NegativeArraySizeException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
@@ -185,8 +177,7 @@ final class ClassDemands extends ClassVisitor {
             found.put(name, demands);
           }
         });
-    return new Result(
-        loaded.demands(), found, declared, supertypes, fieldTypes, hierarchy != null, version);
+    return new Result(loaded.demands(), found, declared, supertypes, fieldTypes, version);
   }
 
   @Override
@@ -194,14 +185,10 @@ final class ClassDemands extends ClassVisitor {
       int classVersion, int access, String name, String sig, String parent, String[] interfaces) {
     version = classVersion;
     self = name;
-    isInterface = (access & Opcodes.ACC_INTERFACE) != 0;
     if (parent != null) {
       supertypes.add(parent);
     }
     supertypes.addAll(List.of(interfaces));
-    if (hierarchy != null && !everyMethod) {
-      inherited = hierarchy.virtualMethods(supertypes);
-    }
     for (String type : supertypes) {
       isStored |= STORED.contains(type);
       loaded.part(How.INHERITANCE, type, "", Strength.HARD, "");
@@ -223,7 +210,9 @@ final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitInnerClass(String name, String outer, String inner, int access) {
-    reflected.type(How.RELATION, name, Strength.HINT);
+    // who is asked for its member classes loads all of them
+    boolean isMember = outer == null ? name.startsWith(self + "$") : outer.equals(self);
+    reflected.type(How.RELATION, name, isMember ? Strength.SOFT : Strength.HINT);
   }
 
   @Override
@@ -325,14 +314,8 @@ final class ClassDemands extends ClassVisitor {
     if (hierarchy == null || isAlwaysLive(name)) {
       return new CodeDemands(gathering, gathering, access, name, descriptor);
     }
-    boolean isVirtual = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE)) == 0;
-    boolean isConstructor = name.equals("<init>");
-    boolean overrides = isVirtual && !isConstructor && !everyMethod && inherited.contains(key);
-    if (overrides && isInterface) {
-      return new CodeDemands(gathering, gathering, access, name, descriptor);
-    }
-    Gathering part = parts.computeIfAbsent(overrides ? INSTANCE : key, this::newPart);
-    if (isConstructor) {
+    Gathering part = parts.computeIfAbsent(key, this::newPart);
+    if (name.equals("<init>")) {
       part.at(name, 0);
       part.part(How.INSTANCE, self, INSTANCE, Strength.HARD, "");
     }
@@ -351,22 +334,6 @@ final class ClassDemands extends ClassVisitor {
 
   /** Methods that are called without anybody naming them. */
   private boolean isAlwaysLive(String name) {
-    return item.component().role() == Role.OWN
-        || name.equals("<clinit>")
-        || CALLED_BY_THE_RUNTIME.contains(name);
-  }
-
-  @Override
-  public void visitEnd() {
-    if (hierarchy == null || everyMethod || supertypes.size() < 2) {
-      return;
-    }
-    gathering.at("", 0);
-    String parent = supertypes.get(0);
-    for (String key : hierarchy.methodsOfInterfaces(supertypes.subList(1, supertypes.size()))) {
-      if (!declared.contains(key) && index.hasClass(parent.replace('/', '.'))) {
-        gathering.part(How.INHERITANCE, parent, key, Strength.SOFT, "");
-      }
-    }
+    return name.equals("<clinit>") || CALLED_BY_THE_RUNTIME.contains(name);
   }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.java;
 
+import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
@@ -51,6 +52,7 @@ final class CodeDemands extends MethodVisitor {
   private final Gathering gathering;
   private final Gathering ofClass;
   private final String method;
+  private final boolean isOwn;
   private final Handlers handlers = new Handlers();
   private final Lookups lookups;
   private final OperandStack stack = new OperandStack();
@@ -86,6 +88,7 @@ final class CodeDemands extends MethodVisitor {
     this.gathering = gathering;
     this.ofClass = ofClass;
     this.method = method;
+    this.isOwn = gathering.item().component().role() == Role.OWN;
     this.lookups = new Lookups(gathering, this::reflection);
   }
 
@@ -110,7 +113,7 @@ final class CodeDemands extends MethodVisitor {
   public void visitEnd() {
     for (Guarded g : guarded) {
       gathering.at(method, g.line);
-      boolean caught = g.around.stream().anyMatch(h -> h.catches(g.errors));
+      boolean caught = g.around.stream().anyMatch(h -> h.catches(g.errors, isOwn));
       Strength strength = caught ? Strength.SOFT : Strength.HARD;
       gathering.part(g.how, g.type, g.part, strength, caught ? CAUGHT : "");
     }
@@ -162,7 +165,7 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
-    handlers.call();
+    handlers.call(owner, name);
     demand(How.CALL, owner, name + descriptor, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
     boolean isStatic = opcode == Opcodes.INVOKESTATIC;
@@ -177,7 +180,7 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
-    handlers.call();
+    handlers.call("", name);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
     Joins.dynamic(stack, descriptor, bootstrap.getName(), arguments);
     handle(bootstrap);
@@ -219,6 +222,21 @@ final class CodeDemands extends MethodVisitor {
     String part = isMethod ? handle.getName() + handle.getDesc() : ClassDemands.LINKED;
     demand(How.DYNAMIC, handle.getOwner(), part, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, handle.getDesc(), Strength.SOFT);
+  }
+
+  @Override
+  public void visitFrame(int type, int locals, Object[] local, int stackSize, Object[] onStack) {
+    looksAt(local, locals);
+    looksAt(onStack, stackSize);
+  }
+
+  /** The verifier may load what a frame says to be there (JVMS 4.10.1). */
+  private void looksAt(Object[] types, int count) {
+    for (int i = 0; i < count; i++) {
+      if (types[i] instanceof String name) {
+        ofClass.type(How.VERIFY, name, Strength.SOFT);
+      }
+    }
   }
 
   @Override

@@ -34,6 +34,10 @@ final class Handlers {
   private static final Set<String> FOR_EVERYTHING =
       Set.of("java/lang/Throwable", "java/lang/Error", "java/lang/Exception");
 
+  /** Who ends the program has not coped. */
+  private static final Set<String> ENDS =
+      Set.of("java/lang/System.exit", "java/lang/Runtime.exit", "java/lang/Runtime.halt");
+
   private static final int NOT_STORED = -1;
 
   /** One handler that is of interest. */
@@ -49,8 +53,8 @@ final class Handlers {
       this.type = type;
     }
 
-    boolean catches(Set<String> types) {
-      boolean meant = !FOR_EVERYTHING.contains(type) || !looksAtIt;
+    boolean catches(Set<String> types, boolean isOwn) {
+      boolean meant = !FOR_EVERYTHING.contains(type) || !isOwn || !looksAtIt;
       return types.contains(type) && !rethrows && meant;
     }
   }
@@ -102,8 +106,10 @@ final class Handlers {
   }
 
   /** A call with what was caught reports it. */
-  void call() {
+  void call(String owner, String name) {
+    boolean ends = ENDS.contains(owner + "." + name);
     for (Handler handler : entered) {
+      handler.rethrows |= ends && handler.open;
       handler.looksAtIt |= handler.onStack || handler.variable == NOT_STORED;
     }
   }
@@ -113,7 +119,7 @@ final class Handlers {
     for (Handler handler : entered) {
       if (handler.open) {
         handler.open = false;
-        handler.rethrows = isThrow;
+        handler.rethrows |= isThrow;
       }
     }
     entered.clear();

@@ -108,6 +108,18 @@ final class JarManifest {
     return optional;
   }
 
+  /** The packages that its makers say have to be there (OSGi Core, 3.6.5 Import-Package). */
+  Set<String> mandatoryPackages() {
+    Set<String> mandatory = new TreeSet<>();
+    value("Import-Package")
+        .ifPresent(
+            v ->
+                splitClauses(v).stream()
+                    .filter(c -> !OPTIONAL_IMPORT.matcher(c).find())
+                    .forEach(c -> names(c).forEach(mandatory::add)));
+    return mandatory;
+  }
+
   private static void optionalIn(String clause, Set<String> optional) {
     Matcher matcher = OPTIONAL_IMPORT.matcher(clause);
     if (matcher.find()) {

@@ -42,9 +42,9 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Examination examine(Application application, Map<Item, String> excluded, boolean byParts) {
+  public Examination examine(Application application, Map<Item, String> excluded, boolean exact) {
     try {
-      return new JavaExamination(application, excluded, byParts);
+      return new JavaExamination(application, excluded, exact);
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());

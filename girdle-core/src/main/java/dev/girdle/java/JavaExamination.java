@@ -6,7 +6,9 @@ import dev.girdle.app.Conflict;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
 import dev.girdle.app.Provenance;
+import dev.girdle.app.Role;
 import dev.girdle.app.Start;
+import dev.girdle.closure.Along;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
@@ -51,7 +53,7 @@ final class JavaExamination implements Examination {
   private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
   private List<String> warnings;
 
-  JavaExamination(Application application, Map<Item, String> excluded, boolean byParts)
+  JavaExamination(Application application, Map<Item, String> excluded, boolean exact)
       throws IOException {
     this.application = application;
     List<Component> components = application.components();
@@ -65,15 +67,8 @@ final class JavaExamination implements Examination {
       modules.descriptions().forEach(this::addDeclaredServices);
     }
     this.facts =
-        new JavaFacts(
-            jdk,
-            components,
-            index,
-            modules,
-            new Hints(components, index),
-            new Discovery(components, index),
-            optional);
-    this.linkage = new JavaLinkage(facts, byParts ? new Hierarchy(jdk, index) : null);
+        new JavaFacts(jdk, components, index, modules, new Hints(components, index), optional);
+    this.linkage = new JavaLinkage(facts, exact);
   }
 
   /** Whether the program is started as modules, so that their descriptors count. */
@@ -107,19 +102,56 @@ final class JavaExamination implements Examination {
           .flatMap(c -> JarManifest.of(c).value("Launcher-Agent-Class").stream())
           .forEach(agent -> seeds.add(Demand.ofPlan(agent)));
     }
+    application.components().stream()
+        .filter(c -> isUsers(c))
+        .flatMap(c -> c.items().stream())
+        .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
+        .forEach(i -> seeds.add(demand(i, How.OWN, Strength.HINT)));
+    application.components().stream()
+        .filter(c -> !isUsers(c) && facts.isReadByAnyName(c))
+        .flatMap(c -> c.items().stream())
+        .filter(i -> !i.path().endsWith(".class") && !i.path().equals(JarManifest.PATH))
+        .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
+        .forEach(i -> seeds.add(demand(i, How.BROUGHT, Strength.HINT)));
     return seeds;
+  }
+
+  /** What the user has made, as far as can be told, is not pruned by what a closure thinks. */
+  private static boolean isUsers(Component component) {
+    return component.role() == Role.OWN || component.role() == Role.PROGRAM;
+  }
+
+  @Override
+  public Along along(Prune prune) {
+    return component ->
+        component.items().stream()
+            .filter(i -> !index.isExcluded(i))
+            .filter(i -> prune != Prune.CLASSES || !i.path().endsWith(".class"))
+            .filter(i -> prune.compareTo(Prune.COMPONENTS) <= 0 || uselessAtRunTime(i).isEmpty())
+            .map(i -> demand(i, How.ALONG, Strength.HINT))
+            .toList();
   }
 
   @Override
   public Demand always(Item item, Strength strength) {
+    return demand(item, How.ALWAYS, strength);
+  }
+
+  /** A demand of nobody in particular that exactly this item satisfies. */
+  private Demand demand(Item item, How how, Strength strength) {
     boolean isClass =
         item.path().endsWith(".class") && index.classNamed(item.name()).contains(item);
     return isClass
-        ? Demand.always(Thing.CODE, item.name(), strength)
-        : Demand.always(
+        ? new Demand(how, Thing.CODE, item.name(), null, "", 0, strength, "")
+        : new Demand(
+            how,
             Thing.RESOURCE,
             item.component().name() + JavaLinkage.IN_COMPONENT + item.path(),
-            strength);
+            null,
+            "",
+            0,
+            strength,
+            "");
   }
 
   /** That of the newest class file reached; files for newer releases only count without a base. */
@@ -131,6 +163,9 @@ final class JavaExamination implements Examination {
       if (version == null || isVariantOfBase(reached.item())) {
         continue;
       }
+      if (!isIndispensable(reached)) {
+        continue;
+      }
       int release = ClassHeader.release(version);
       boolean preview = ClassHeader.isPreview(version);
       if (preview || release > need.release() && !need.exactly()) {
@@ -138,6 +173,35 @@ final class JavaExamination implements Examination {
       }
     }
     return need;
+  }
+
+  /** What only soft demands reach is done without, if the receiver's Java cannot read it. */
+  private static boolean isIndispensable(Reached reached) {
+    return reached.strength() == Strength.HARD || isUsers(reached.item().component());
+  }
+
+  /** What is done without on the oldest Java that will do. */
+  private Optional<String> madeForNewer(Closure closure) {
+    int needed = runtimeNeed(closure).release();
+    List<Item> newer =
+        closure.reached().stream()
+            .map(Reached::item)
+            .filter(i -> linkage.versions().containsKey(i) && !isVariantOfBase(i))
+            .filter(i -> ClassHeader.release(linkage.versions().get(i)) > needed)
+            .toList();
+    return newer.stream()
+        .findFirst()
+        .map(
+            i ->
+                (newer.size() == 1 ? "1 class is" : newer.size() + " classes are")
+                    + " made for a newer Java than "
+                    + needed
+                    + ", which will do without: "
+                    + i.name()
+                    + " (Java "
+                    + ClassHeader.release(linkage.versions().get(i))
+                    + ")"
+                    + (newer.size() > 1 ? " and others" : ""));
   }
 
   private boolean isVariantOfBase(Item item) {
@@ -163,9 +227,12 @@ final class JavaExamination implements Examination {
     if (JavaFacts.isSignature(path) && facts.isSecurityProvider(item.component())) {
       return Optional.of("signature, which Java asks of providers of cryptography");
     }
-    return path.endsWith(".class") && prune != Prune.CLASSES
-        ? Optional.of("not reached; classes are left out by --prune classes only")
-        : Optional.empty();
+    if (prune != Prune.CLASSES && path.endsWith(".class")) {
+      return Optional.of("not reached; classes are left out by --prune classes only");
+    }
+    return path.endsWith(".class")
+        ? Optional.empty()
+        : Optional.of("a file; its component's code may open it by a name that only the run tells");
   }
 
   @Override
@@ -219,7 +286,9 @@ final class JavaExamination implements Examination {
       int needed = runtimeNeed(closure).release();
       warnings =
           Stream.concat(
-                  needed > Jdk.FEATURE ? Stream.of(newerJava(needed)) : Stream.empty(),
+                  needed > Jdk.FEATURE
+                      ? Stream.of(newerJava(needed))
+                      : madeForNewer(closure).stream(),
                   readUnreached(closure).stream())
               .toList();
     }

@@ -2,12 +2,21 @@ package dev.girdle.java;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.Paths;
+import java.io.IOException;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.objectweb.asm.AnnotationVisitor;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
 
 /**
  * What is known of the components before the walk.
@@ -17,7 +26,6 @@ import java.util.Set;
  * @param index what the class path holds
  * @param modules the modules that the components are
  * @param hints what libraries ship for builds that know all classes beforehand
- * @param discovery the user's classes that libraries may find by themselves
  * @param optionalPackages packages that a component can do without, by the word of its makers
  */
 record JavaFacts(
@@ -26,12 +34,11 @@ record JavaFacts(
     ClassIndex index,
     Modules modules,
     Hints hints,
-    Discovery discovery,
     Map<Component, Set<String>> optionalPackages) {
   /** Why an item has no use at run time, whatever the closure says. */
   Optional<String> uselessAtRunTime(Item item) {
     String path = item.path();
-    if (Kinds.isSource(path)) {
+    if (Kinds.isSource(path) && isCompiled(item)) {
       return Optional.of("source, not run");
     }
     if (path.startsWith("META-INF/maven/")) {
@@ -53,6 +60,68 @@ record JavaFacts(
   }
 
   /** Whether Java may insist on the signature of a component that is not whole any more. */
+  /** Whether the class of a source lies beside it, so that nobody has to read the source. */
+  private static boolean isCompiled(Item source) {
+    String stem = source.path().substring(0, source.path().lastIndexOf('.'));
+    return source.component().item(stem + ".class").isPresent();
+  }
+
+  /**
+   * Whether a component can be of use though no class of it is: it holds nothing but files, or
+   * texts of a language that are run as they are.
+   */
+  boolean isReadByAnyName(Component component) {
+    boolean hasClasses = false;
+    boolean hasFiles = false;
+    boolean hasRunnable = false;
+    for (Item item : component.items()) {
+      String path = item.path();
+      hasClasses |= path.endsWith(".class") && !path.endsWith("module-info.class");
+      hasRunnable |= Kinds.mayBeRun(path);
+      hasFiles |=
+          !path.endsWith(".class")
+              && !path.equals(JarManifest.PATH)
+              && !LegalTexts.isOne(path)
+              && uselessAtRunTime(item).isEmpty();
+    }
+    return hasClasses ? hasRunnable : hasFiles;
+  }
+
+  /**
+   * Whether libraries can find a class by themselves and call it: it bears an annotation of one
+   * that is there, or extends or implements something of it.
+   */
+  boolean isFoundByLibraries(Item ofClass) {
+    Set<String> types = new HashSet<>();
+    try {
+      ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()))
+          .accept(
+              new ClassVisitor(Opcodes.ASM9) {
+                @Override
+                public void visit(
+                    int v, int access, String name, String sig, String parent, String[] faces) {
+                  types.add(String.valueOf(parent));
+                  types.addAll(List.of(faces));
+                }
+
+                @Override
+                public AnnotationVisitor visitAnnotation(String descriptor, boolean visible) {
+                  types.add(Type.getType(descriptor).getInternalName());
+                  return null;
+                }
+              },
+              ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+    } catch (UnreadableItemException
+        | IOException
+        | IndexOutOfBoundsException
+        | IllegalArgumentException e) {
+      return false; // the walk tells of damaged classes
+    }
+    return types.stream()
+        .flatMap(t -> index.classNamed(t.replace('/', '.')).stream())
+        .anyMatch(i -> i.component().role() == Role.LIBRARY);
+  }
+
   boolean isSecurityProvider(Component component) {
     String service = "java.security.Provider";
     Modules.Description description = modules.descriptions().get(component);

@@ -27,23 +27,31 @@ final class JavaLinkage implements Linkage {
   static final String IN_COMPONENT = "!/";
 
   private static final String DECLARED = "its makers declare it optional";
+  private static final String CAUGHT = "its absence is caught by who calls it";
+  private static final String ELSEWHERE = "it belongs to another platform";
 
   private final JavaFacts facts;
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<String, Component> components = new ConcurrentHashMap<>();
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
-  private final Hierarchy hierarchy;
+  private final boolean exact;
   private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
+  private final Map<Item, Callers> callers = new ConcurrentHashMap<>();
+  private final Implied implied;
+  private final Declarations declarations;
 
   /**
-   * Creates the linkage.
+   * Looks at an application.
    *
-   * @param facts what is known beforehand
-   * @param hierarchy to tell the methods of classes apart; null to take classes as a whole
+   * @param facts what is known about it
+   * @param exact whether it is told which parts of things are asked for, and which classes the
+   *     verifier looks at
    */
-  JavaLinkage(JavaFacts facts, Hierarchy hierarchy) {
-    this.hierarchy = hierarchy;
+  JavaLinkage(JavaFacts facts, boolean exact) {
+    this.exact = exact;
+    this.implied = new Implied(facts.index());
+    this.declarations = new Declarations(facts);
     this.facts = facts;
     this.jdk = facts.jdk();
     this.index = facts.index();
@@ -75,9 +83,7 @@ final class JavaLinkage implements Linkage {
   private ItemDemands ofClass(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result = result(item);
     List<Demand> demands = new ArrayList<>(fitting(item, result, result.demands().named()));
-    if (!result.byParts()) {
-      demands.addAll(besides(item));
-    }
+    demands.addAll(besides(item));
     return new ItemDemands(demands, result.demands().open());
   }
 
@@ -88,7 +94,6 @@ final class JavaLinkage implements Linkage {
     if (index.hasClass(described) && !item.name().equals(described)) {
       demands.add(new Demand(How.RELATION, Thing.CODE, described, item, "", 0, Strength.HINT, ""));
     }
-    demands.addAll(facts.discovery().of(item));
     return demands;
   }
 
@@ -96,9 +101,10 @@ final class JavaLinkage implements Linkage {
     ClassDemands.Result result = read.get(item);
     if (result == null) {
       byte[] bytes = ClassHeader.bytesOf(item.content());
-      result = ClassDemands.read(bytes, item, index, hierarchy);
+      result = ClassDemands.read(bytes, item, index, exact);
+      implied.note(bytes);
       versions.put(item, result.version());
-      if (hierarchy != null) {
+      if (exact) {
         read.put(item, result);
       }
     }
@@ -108,50 +114,75 @@ final class JavaLinkage implements Linkage {
   @Override
   public ItemDemands demandsOf(Item item, String part) throws UnreadableItemException, IOException {
     boolean isClass = item.component().role() != Role.RUNTIME && item.path().endsWith(".class");
-    if (hierarchy == null || !isClass) {
+    boolean isMethod = part.indexOf('(') > 0;
+    if (!exact || !isClass || !isMethod) {
       return ItemDemands.NONE;
     }
     ClassDemands.Result result = result(item);
-    List<Demand> named = new ArrayList<>();
-    List<OpenDemand> open = new ArrayList<>();
-    if (part.equals(Demand.ALL_PARTS)) {
-      result.parts().values().forEach(p -> add(item, result, p, named, open));
-      named.addAll(besides(item));
-      named.addAll(ofFields(item, result));
-    } else {
-      add(item, result, result.parts().getOrDefault(part, ItemDemands.NONE), named, open);
-      if (part.equals(ClassDemands.LINKED)) {
-        named.addAll(besides(item));
-      } else {
-        named.add(demandForPart(How.PART, item, item.name(), ClassDemands.LINKED, part));
-      }
-    }
-    if (!result.declared().contains(part) && !part.equals(ClassDemands.LINKED)) {
-      named.addAll(ofSupertypes(item, result, part));
-    }
-    return new ItemDemands(named, open);
+    return result.declared().contains(part)
+        ? ItemDemands.NONE
+        : ItemDemands.of(ofSupertypes(item, result, part));
   }
 
-  private void add(
-      Item item,
-      ClassDemands.Result result,
-      ItemDemands part,
-      List<Demand> named,
-      List<OpenDemand> open) {
-    named.addAll(fitting(item, result, part.named()));
-    open.addAll(part.open());
+  @Override
+  public ItemDemands glance(Item item) throws UnreadableItemException, IOException {
+    boolean isClass = item.component().role() != Role.RUNTIME && item.path().endsWith(".class");
+    if (!isClass) {
+      return demandsOf(item);
+    }
+    Glance glance = new Glance(item, index, exact);
+    return ItemDemands.of(glance.demands());
   }
 
-  /** Who uses a class by reflection goes on to what its fields hold. */
-  private List<Demand> ofFields(Item item, ClassDemands.Result result) {
-    List<Demand> demands = new ArrayList<>();
-    for (String type : result.fieldTypes()) {
-      String name = type.replace('/', '.');
-      if (index.hasClass(name)) {
-        demands.add(new Demand(How.DECLARATION, Thing.CODE, name, item, "", 0, Strength.SOFT, ""));
-      }
+  @Override
+  public List<Demand> implied(Set<Item> reached) {
+    return implied.by(reached);
+  }
+
+  @Override
+  public boolean isSure(Demand demand, Strength reach) {
+    return switch (demand.from().component().role()) {
+      case OWN -> reach != Strength.HINT || facts.isFoundByLibraries(demand.from());
+      case PROGRAM, LIBRARY -> reach == Strength.HARD && declarations.areBroken(demand);
+      case RUNTIME -> false;
+    };
+  }
+
+  @Override
+  public Optional<String> excuseFor(Demand demand) {
+    boolean isOwn = demand.from().component().role() == Role.OWN;
+    if (demand.thing() != Thing.CODE) {
+      return Optional.empty();
     }
-    return demands;
+    if (isCaughtByCallers(demand, isOwn)) {
+      return Optional.of(CAUGHT);
+    }
+    if (isOwn) {
+      return Optional.empty();
+    }
+    if (OtherPlatforms.has(demand.name())) {
+      return Optional.of(ELSEWHERE);
+    }
+    return declarations.makeOptional(demand) ? Optional.of(DECLARED) : Optional.empty();
+  }
+
+  private boolean isCaughtByCallers(Demand demand, boolean isOwn) {
+    boolean isCode = demand.from().path().endsWith(".class") && !demand.member().isEmpty();
+    if (!isCode || demand.how() == How.INHERITANCE) {
+      return false;
+    }
+    boolean byName = demand.how() == How.REFLECTION;
+    try {
+      Callers known = callers.get(demand.from());
+      if (known == null) {
+        known = Callers.of(demand.from());
+        callers.put(demand.from(), known);
+      }
+      return known.areGuarded(
+          demand.member(), byName ? Handlers.OF_REFLECTION : Handlers.OF_CODE, isOwn);
+    } catch (UnreadableItemException | IOException e) {
+      return false; // the walk has told it
+    }
   }
 
   /** A method that a class does not declare is one of its supertypes'; so is what they share. */
@@ -160,14 +191,12 @@ final class JavaLinkage implements Linkage {
     for (String type : result.supertypes()) {
       String name = type.replace('/', '.');
       if (index.hasClass(name) || jdk.moduleWith(name).isPresent()) {
-        demands.add(demandForPart(How.INHERITANCE, item, name, part, part));
+        demands.add(
+            new Demand(
+                How.INHERITANCE, Thing.CODE, name, item, "", 0, Strength.HARD, "", part, part));
       }
     }
     return demands;
-  }
-
-  private static Demand demandForPart(How how, Item item, String name, String part, String within) {
-    return new Demand(how, Thing.CODE, name, item, "", 0, Strength.HARD, "", part, within);
   }
 
   /** The demands that count on this Java, and for what the component's makers say of it. */
@@ -316,7 +345,7 @@ final class JavaLinkage implements Linkage {
 
   @Override
   public List<Demand> meanings(OpenDemand open) {
-    return new Meanings(facts, open).all();
+    return Meanings.of(open);
   }
 
   /** The shortest package that the name lies in and that nothing else lies in. */

@@ -82,7 +82,13 @@ final class JavaSurvey {
     if (Files.isDirectory(with)) {
       scan.classPathFolder(with, name + "/");
     } else {
-      scan.jar(with, name);
+      Optional<RawComponent> taken = scan.jar(with, name, true);
+      if (taken.isEmpty()) {
+        scan.setAside.stream()
+            .filter(s -> s.path().equals(name))
+            .findFirst()
+            .ifPresent(s -> scan.notices.add("--with " + with + " is not taken: " + s.takenFor()));
+      }
     }
   }
 

@@ -10,12 +10,16 @@ import java.util.Set;
 
 /** Recognises files, folders and jars that are no part of the running program. */
 final class Kinds {
-  private static final Set<String> SOURCE_ENDINGS =
-      Set.of("java", "kt", "kts", "scala", "groovy", "clj", "form", "jj", "g4");
+  /** Of languages that are always compiled before they run on a Java. */
+  private static final Set<String> SOURCE_ENDINGS = Set.of("java", "form", "jj", "g4");
+
+  private static final Set<String> RUN_ENDINGS =
+      Set.of("clj", "cljc", "groovy", "kts", "py", "rb", "js", "lua", "bsh", "scm", "tcl", "php");
   private static final Set<String> TEST_FOLDERS =
       Set.of("test", "tests", "test-classes", "testclasses", "testfixtures", "integrationtest");
   private static final Set<String> CONFIG_ENDINGS =
       Set.of("properties", "xml", "yaml", "yml", "json", "conf", "cfg", "ini", "toml", "csv");
+  static final String EARLIER_OUTPUT = "earlier output of Girdle";
   private static final String RECORD_FOLDER = "META-INF/girdle/";
 
   private Kinds() {}
@@ -36,6 +40,11 @@ final class Kinds {
 
   static boolean isSource(String path) {
     return SOURCE_ENDINGS.contains(ending(path));
+  }
+
+  /** Text of a language that some Java programs run as it is. */
+  static boolean mayBeRun(String path) {
+    return RUN_ENDINGS.contains(ending(path));
   }
 
   static boolean isInSources(String path) {
@@ -66,18 +75,21 @@ final class Kinds {
   /** What a jar is taken for that is no component; empty if it is one. */
   static Optional<String> closedJar(String path, FileTree tree) {
     boolean classes = false;
-    boolean sources = false;
+    boolean onlySources = true;
     boolean onlyPages = true;
     for (TreeFile file : tree.files()) {
       String name = file.path();
       if (name.startsWith(RECORD_FOLDER)) {
-        return Optional.of("earlier output of Girdle");
+        return Optional.of(EARLIER_OUTPUT);
       }
       classes |= name.endsWith(".class");
-      sources |= isSource(name);
+      onlySources &= name.startsWith("META-INF/") || isSource(name);
       onlyPages &= name.startsWith("META-INF/") || isPage(name);
     }
-    if (!classes && sources) {
+    // sources of other languages may be what is run, so only the name tells that they are not
+    boolean isCalledSo = path.endsWith("-sources.jar") || path.endsWith("-src.jar");
+    boolean hasContent = tree.files().stream().anyMatch(f -> !f.path().startsWith("META-INF/"));
+    if (!classes && hasContent && (isCalledSo || onlySources)) {
       return Optional.of("sources of a library");
     }
     if (!classes && onlyPages && path.endsWith("-javadoc.jar")) {

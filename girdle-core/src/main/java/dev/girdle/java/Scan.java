@@ -145,6 +145,15 @@ final class Scan implements AutoCloseable {
 
   /** A jar on disk; its bytes are compared, so that the same jar counts once. */
   Optional<RawComponent> jar(Path file, String origin) throws IOException {
+    return jar(file, origin, false);
+  }
+
+  /**
+   * Takes a jar in.
+   *
+   * @param named whether the user named this very file, so that it is there or an error says why
+   */
+  Optional<RawComponent> jar(Path file, String origin, boolean named) throws IOException {
     try {
       ZipTree tree = ZipTree.open(FolderTree.content(file), origin);
       archives.add(tree);
@@ -156,16 +165,20 @@ final class Scan implements AutoCloseable {
               FolderTree.content(file),
               tree,
               broughtBy,
-              RawComponent.manifestOf(tree)));
+              RawComponent.manifestOf(tree)),
+          named);
     } catch (GirdleException e) {
       problems.addAll(e.lines());
       return Optional.empty();
     }
   }
 
-  private Optional<RawComponent> take(RawComponent jar) throws IOException {
+  private Optional<RawComponent> take(RawComponent jar, boolean named) throws IOException {
     Optional<String> closed = Kinds.closedJar(jar.origin(), jar.tree());
     long size = jar.whole().size();
+    if (named && closed.filter(c -> !c.equals(Kinds.EARLIER_OUTPUT)).isPresent()) {
+      closed = Optional.empty();
+    }
     if (closed.isEmpty()) {
       closed = sameAsEarlier(jar);
     }
@@ -219,7 +232,9 @@ final class Scan implements AutoCloseable {
     try {
       ZipTree tree = ZipTree.open(content, origin);
       archives.add(tree);
-      take(new RawComponent(origin, null, content, tree, broughtBy, RawComponent.manifestOf(tree)));
+      take(
+          new RawComponent(origin, null, content, tree, broughtBy, RawComponent.manifestOf(tree)),
+          false);
     } catch (GirdleException e) {
       problems.addAll(e.lines());
     }

@@ -15,11 +15,25 @@ import java.util.Optional;
  * only: a text that happens to read like a name keeps the thing of that name.
  */
 final class TextDemands {
+  private static final List<String> STEM_ENDINGS = List.of("_", "$");
+  private static final int MOST = 2000;
+
+  /**
+   * Stands for an argument in the recipe of a joined text (java.lang.invoke.StringConcatFactory).
+   */
+  private static final char JOIN = '\1';
+
   private TextDemands() {}
 
   /** A string constant in code. */
   static void inCode(Gathering gathering, String text) {
     if (text.length() < 3 || text.length() > 500 || text.indexOf('\n') >= 0) {
+      return;
+    }
+    if (text.indexOf(JOIN) >= 0) {
+      for (String part : text.split("[\1\2]")) {
+        inCode(gathering, part);
+      }
       return;
     }
     ClassIndex index = gathering.index();
@@ -30,6 +44,7 @@ final class TextDemands {
         .ifPresent(name -> gathering.file(How.CODE_TEXT, name, Strength.SOFT, ""));
     bundleName(text, gathering.item(), index)
         .ifPresent(name -> gathering.other(How.BUNDLE, Thing.BUNDLE, name, Strength.SOFT, ""));
+    named(text, gathering);
     int gap = text.indexOf("%s");
     if (gap > 0 && text.indexOf('/') > 0) {
       String end = text.substring(text.lastIndexOf("%s") + 2);
@@ -38,6 +53,33 @@ final class TextDemands {
   }
 
   /** The bundle that a text names: in the same component, or in others by a name with a package. */
+  /**
+   * What a text names as a whole: all classes of a package, or those that have it as their stem
+   * (what is loaded for {@code a/b/c} or {@code a.b-c.d} may be called {@code a/b/c__init}).
+   */
+  private static void named(String text, Gathering gathering) {
+    boolean isPath = text.indexOf('.') > 0 || text.indexOf('/') >= 0;
+    if (!isPath || text.chars().anyMatch(c -> c <= ' ')) {
+      return;
+    }
+    String name = text.replace('/', '.').replace('-', '_');
+    name = name.startsWith(".") ? name.substring(1) : name;
+    name = name.endsWith(".") ? name.substring(0, name.length() - 1) : name;
+    ClassIndex index = gathering.index();
+    if (index.hasPackage(name)) {
+      for (String inside : index.classesBetween(name + ".", "", MOST)) {
+        if (inside.indexOf('.', name.length() + 1) < 0) {
+          gathering.type(How.JOINED, inside.replace('.', '/'), Strength.SOFT);
+        }
+      }
+    }
+    for (String ending : STEM_ENDINGS) {
+      for (String longer : index.classesBetween(name + ending, "", MOST)) {
+        gathering.type(How.JOINED, longer.replace('.', '/'), Strength.SOFT);
+      }
+    }
+  }
+
   private static Optional<String> bundleName(String text, Item asker, ClassIndex index) {
     String base = text.replace('.', '/');
     if (!index.hasBundleFiles(base)) {

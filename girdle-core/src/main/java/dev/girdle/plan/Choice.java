@@ -9,7 +9,8 @@ import java.util.Optional;
  * What the user wants to go along and to stay behind.
  *
  * @param prune how finely things are left out
- * @param missingOk what may be missing
+ * @param missingOk what may be missing * @param strict whether what is perhaps needed and missing
+ *     stops the work, too
  * @param always what goes along in any case
  * @param never what stays behind in any case
  * @param evidence files that tell what was in use when the program ran
@@ -18,6 +19,7 @@ import java.util.Optional;
 public record Choice(
     Prune prune,
     List<NamePattern> missingOk,
+    boolean strict,
     List<NamePattern> always,
     List<NamePattern> never,
     List<Path> evidence,
@@ -40,7 +42,7 @@ public record Choice(
    * @return a new choice
    */
   public Choice with(Optional<Target> newTarget) {
-    return new Choice(prune, missingOk, always, never, evidence, newTarget);
+    return new Choice(prune, missingOk, strict, always, never, evidence, newTarget);
   }
 
   /**
@@ -50,6 +52,6 @@ public record Choice(
    * @return without patterns and target
    */
   public static Choice of(Prune prune) {
-    return new Choice(prune, List.of(), List.of(), List.of(), List.of(), Optional.empty());
+    return new Choice(prune, List.of(), false, List.of(), List.of(), List.of(), Optional.empty());
   }
 }

@@ -1,5 +1,7 @@
 package dev.girdle.record;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
@@ -176,11 +178,26 @@ public record ArtifactRecord(
    * Something that is asked for and not there.
    *
    * @param name what is asked for
-   * @param strength "hard" or "soft"
+   * @param rank how sure it is that it is needed: "needed", "perhaps" or "prepared"; in records of
+   *     older releases "hard" or "soft"
    * @param askedBy the first place that asks for it
    * @param places how many places ask for it
    * @param accepted whether the user said that it may be missing
    */
   public record MissingEntry(
-      String name, String strength, String askedBy, int places, boolean accepted) {}
+      String name,
+      @JsonAlias("strength") String rank,
+      String askedBy,
+      int places,
+      boolean accepted) {
+    /**
+     * Whether it is sure that the program needs it.
+     *
+     * @return false for what is only perhaps needed
+     */
+    @JsonIgnore
+    public boolean isNeeded() {
+      return rank.equals("needed") || rank.equals("hard");
+    }
+  }
 }

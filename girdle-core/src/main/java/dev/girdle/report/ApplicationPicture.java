@@ -8,6 +8,7 @@ import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
@@ -91,7 +92,10 @@ public final class ApplicationPicture {
     addRuntime();
     addSetAside();
     List<Gap> gaps =
-        closure.unmet().stream().filter(u -> u.strength() != Strength.HINT).map(this::gap).toList();
+        closure.unmet().stream()
+            .filter(u -> u.rank() != Rank.HINTED && u.reach() != Strength.HINT)
+            .map(this::gap)
+            .toList();
     notices.addAll(assessment.notices());
     if (assessment.plan().output().targets().size() > 1) {
       notices.add("the plan has several targets; this shows them all at once, --target shows one");
@@ -241,7 +245,7 @@ public final class ApplicationPicture {
     return new Gap(
         unmet.name(),
         unmet.thing().label(),
-        unmet.strength() == Strength.HARD,
+        unmet.rank(),
         assessment.acceptedBy(unmet).orElse(""),
         assessment.advice(unmet),
         Reasons.sentence(first) + (first.excuse().isEmpty() ? "" : " (" + first.excuse() + ")"),

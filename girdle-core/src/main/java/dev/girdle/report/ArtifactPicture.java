@@ -1,5 +1,6 @@
 package dev.girdle.report;
 
+import dev.girdle.closure.Rank;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.ArtifactRecord.FileEntry;
@@ -125,11 +126,19 @@ public final class ArtifactPicture {
         girdle);
   }
 
+  private static Rank rank(String recorded) {
+    return switch (recorded) {
+      case "needed", "hard" -> Rank.NEEDED;
+      case "perhaps" -> Rank.PERHAPS;
+      default -> Rank.PREPARED;
+    };
+  }
+
   private static Gap gap(MissingEntry missing) {
     return new Gap(
         missing.name(),
         "",
-        missing.strength().equals("hard"),
+        rank(missing.rank()),
         missing.accepted() ? "the plan" : "",
         "",
         missing.askedBy(),

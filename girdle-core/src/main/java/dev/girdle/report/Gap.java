@@ -1,5 +1,6 @@
 package dev.girdle.report;
 
+import dev.girdle.closure.Rank;
 import java.util.List;
 
 /**
@@ -7,7 +8,7 @@ import java.util.List;
  *
  * @param name what is asked for
  * @param thing what kind of thing it is, for the user
- * @param hard whether the program needs it
+ * @param rank how sure it is that the program needs it
  * @param accepted by which words of the plan it may be missing; empty if it may not
  * @param advice what is known about it; may be empty
  * @param askedBy who asks for it first, as a sentence
@@ -17,7 +18,7 @@ import java.util.List;
 public record Gap(
     String name,
     String thing,
-    boolean hard,
+    Rank rank,
     String accepted,
     String advice,
     String askedBy,

@@ -1,6 +1,7 @@
 package dev.girdle.report;
 
 import dev.girdle.app.Conflict;
+import dev.girdle.closure.Rank;
 import java.util.List;
 import java.util.Optional;
 
@@ -61,7 +62,8 @@ public record Picture(
    * @return 0 if nothing stands in the way
    */
   public int missing() {
-    return (int) gaps.stream().filter(g -> g.hard() && g.accepted().isEmpty()).count();
+    return (int)
+        gaps.stream().filter(g -> g.rank() == Rank.NEEDED && g.accepted().isEmpty()).count();
   }
 
   /**

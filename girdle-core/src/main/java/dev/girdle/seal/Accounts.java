@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Start;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unmet;
@@ -65,7 +66,7 @@ final class Accounts {
             written.stream().map(Accounts::file).toList(),
             leftOut(),
             assessment.closure().unmet().stream()
-                .filter(u -> u.strength() != Strength.HINT)
+                .filter(u -> u.rank() != Rank.HINTED && u.reach() != Strength.HINT)
                 .map(this::missing)
                 .toList(),
             Stream.concat(assessment.notices().stream(), layout.notices().stream()).toList()));
@@ -153,7 +154,7 @@ final class Accounts {
   private MissingEntry missing(Unmet unmet) {
     return new MissingEntry(
         unmet.name(),
-        unmet.strength().name().toLowerCase(Locale.ROOT),
+        unmet.rank().name().toLowerCase(Locale.ROOT),
         Reasons.sentence(unmet.demands().get(0)),
         unmet.demands().size(),
         assessment.isAccepted(unmet));

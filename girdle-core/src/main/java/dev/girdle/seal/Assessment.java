@@ -7,14 +7,18 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.plan.Plan;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -120,7 +124,34 @@ public record Assessment(
    * @return by name; empty if nothing stands in the way
    */
   public List<Unmet> faults() {
-    return closure.unmet(Strength.HARD).stream().filter(u -> !isAccepted(u)).toList();
+    return closure.unmet().stream().filter(this::stops).filter(u -> !isAccepted(u)).toList();
+  }
+
+  private boolean stops(Unmet unmet) {
+    boolean doubted = plan.choice().strict() && unmet.rank() == Rank.PERHAPS;
+    return unmet.rank() == Rank.NEEDED || doubted && unmet.reach() != Strength.HINT;
+  }
+
+  /**
+   * What is missing and perhaps needed, and is not allowed to be missing.
+   *
+   * @return what belongs together, the likeliest first
+   */
+  public List<Doubt> doubts() {
+    Map<String, List<Unmet>> families = new LinkedHashMap<>();
+    for (Unmet unmet : closure.unmet(Rank.PERHAPS)) {
+      if (!isAccepted(unmet)) {
+        families.computeIfAbsent(family(unmet), f -> new ArrayList<>()).add(unmet);
+      }
+    }
+    return families.entrySet().stream().map(e -> new Doubt(e.getKey(), e.getValue())).toList();
+  }
+
+  private String family(Unmet unmet) {
+    String family = examination.linkage().familyOf(unmet.thing(), unmet.name());
+    boolean isAlone = unmet.thing() == Thing.CODE && family.equals(unmet.name());
+    int dot = family.lastIndexOf('.');
+    return isAlone && dot > 0 ? "some of " + family.substring(0, dot) : family;
   }
 
   /**

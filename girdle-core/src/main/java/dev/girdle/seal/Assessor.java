@@ -7,6 +7,7 @@ import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
@@ -151,7 +152,7 @@ public final class Assessor {
     exclusions.requireEffect(choice, p -> ecosystem.isOfRuntime(p, plan.runtime()));
     NativeItems natives = NativeItems.of(application);
     Map<Item, String> excluded = exclusions.excluded(choice, natives);
-    Examination examination = ecosystem.examine(application, excluded, isByParts(plan));
+    Examination examination = ecosystem.examine(application, excluded, isExact(plan));
     List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
@@ -184,6 +185,7 @@ public final class Assessor {
         examination.linkage(),
         seeds,
         meanings(prune),
+        examination.along(prune),
         witness,
         reached -> progress.at("reading classes", reached, 0));
   }
@@ -202,22 +204,19 @@ public final class Assessor {
   }
 
   /** What is to be left out class by class has to be found out method by method. */
-  private static boolean isByParts(Plan plan) {
+  private static boolean isExact(Plan plan) {
     return plan.choice().prune() == Prune.CLASSES || plan.runtime().kind() == RuntimeKind.TIGHT;
   }
 
   /** What a component is pruned of has to be looked for in it; the rest travels with it. */
   private static Set<Thing> meanings(Prune prune) {
-    return switch (prune) {
-      case NONE, COMPONENTS -> Set.of();
-      case FILES -> EnumSet.of(Thing.RESOURCE, Thing.NATIVE);
-      case CLASSES -> EnumSet.of(Thing.CODE, Thing.RESOURCE, Thing.NATIVE);
-    };
+    return prune == Prune.CLASSES ? EnumSet.of(Thing.CODE) : Set.of();
   }
 
   private static List<String> missing(Closure closure) {
-    return closure.unmet(Strength.HARD).stream()
-        .filter(u -> u.thing() == Thing.CODE)
+    return closure.unmet().stream()
+        .filter(u -> u.rank() == Rank.NEEDED || u.rank() == Rank.PERHAPS)
+        .filter(u -> u.thing() == Thing.CODE && u.reach() != Strength.HINT)
         .map(Unmet::name)
         .toList();
   }

@@ -63,11 +63,12 @@ final class Pruning {
     } else if (prune.compareTo(Prune.COMPONENTS) <= 0) {
       items.put(item, "not reached, travels with " + item.component().name());
     } else {
+      Optional<String> useless = examination.uselessAtRunTime(item);
       Optional<String> stays = examination.staysWith(item, prune);
-      if (stays.isPresent()) {
+      if (stays.isPresent() && useless.isEmpty()) {
         items.put(item, stays.get());
       } else {
-        leaveOut(item, examination.uselessAtRunTime(item).orElse(Ballast.UNREACHED));
+        leaveOut(item, useless.orElse(Ballast.UNREACHED));
       }
     }
   }

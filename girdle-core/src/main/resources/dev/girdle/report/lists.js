@@ -29,9 +29,10 @@ function gapTable(gaps) {
 }
 function drawMissing() {
   const all = picture.gaps.map((_, g) => g);
-  const needed = all.filter(g => picture.gaps[g].hard && !picture.gaps[g].accepted);
-  const accepted = all.filter(g => picture.gaps[g].hard && picture.gaps[g].accepted);
-  const soft = all.filter(g => !picture.gaps[g].hard);
+  const needed = all.filter(g => picture.gaps[g].rank === 'NEEDED' && !picture.gaps[g].accepted);
+  const perhaps = all.filter(g => picture.gaps[g].rank === 'PERHAPS' && !picture.gaps[g].accepted);
+  const accepted = all.filter(g => picture.gaps[g].rank !== 'PREPARED' && picture.gaps[g].accepted);
+  const soft = all.filter(g => picture.gaps[g].rank === 'PREPARED');
   const groups = new Map();
   for (const q of picture.questions) {
     const key = piece.part[q.piece] + '\n' + q.asksFor;
@@ -41,7 +42,8 @@ function drawMissing() {
   const section = (title, list) => list.length ? [el('h2', {}, title + ': ' + number(list.length)), gapTable(list)] : [];
   byId('view-missing').replaceChildren(
     ...needed.length ? section('Missing, and needed', needed) : [el('h2', {}, 'Missing, and needed'), empty('Nothing that is needed is missing.')],
-    ...section('Missing, needed and accepted', accepted),
+    ...section('Missing, and perhaps needed', perhaps),
+    ...section('Missing and accepted', accepted),
     ...section('Missing, and the program is prepared for it', soft),
     ...groups.size ? [el('h2', {}, 'Asked for by names that only the run will tell: ' + count(picture.questions.length, 'place')),
       table(['component', 'asks for', 'places'], [...groups.values()].map(list => [

@@ -2,7 +2,7 @@
 const VIEWS = [
   ['sizes', 'Sizes', () => '', () => { drawMap(); drawComponentList(); }],
   ['reasons', 'Reasons', () => '', () => drawGraph()],
-  ['missing', 'Missing', () => picture.gaps.filter(g => g.hard && !g.accepted).length, drawMissing],
+  ['missing', 'Missing', () => picture.gaps.filter(g => g.rank === 'NEEDED' && !g.accepted).length, drawMissing],
   ['conflicts', 'Conflicts', () => picture.conflicts.length, drawConflicts],
   ['quiet', 'Quiet', () => total.quiet ? bytes(total.quiet) : '', drawQuiet],
   ['licences', 'Licences', () => '', drawLicences],
@@ -48,7 +48,7 @@ function route() {
 }
 
 function head() {
-  const s = picture.subject, hard = picture.gaps.filter(g => g.hard && !g.accepted).length;
+  const s = picture.subject, hard = picture.gaps.filter(g => g.rank === 'NEEDED' && !g.accepted).length;
   const kept = supplied.filter(p => parts[p].in && parts[p].role && weight[p].in).length;
   const figure = (value, text, kind) => el('span', { class: 'figure ' + (kind || '') }, el('b', {}, value), ' ' + text);
   byId('who').append(el('h1', {}, s.title, s.release ? el('span', {}, ' ' + s.release) : ''), el('p', {},

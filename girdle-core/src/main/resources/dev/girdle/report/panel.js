@@ -79,15 +79,15 @@ function explainGap(g) {
   return [
     el('h2', {}, shortOf(gap.name)),
     el('p', { class: 'full' }, breakable(gap.name)),
-    el('p', {}, gap.hard && !gap.accepted ? badge('bad', 'missing, and needed')
-      : badge('notice', gap.hard ? 'missing, accepted' : 'missing, prepared for'), ' ' + gap.thing),
+    el('p', {}, gap.rank === 'NEEDED' && !gap.accepted ? badge('bad', 'missing, and needed')
+      : badge('notice', gap.rank === 'PREPARED' ? 'missing, prepared for' : gap.accepted ? 'missing, accepted' : 'missing, perhaps needed'), ' ' + gap.thing),
     gap.accepted ? el('p', {}, 'Accepted by ' + gap.accepted + '.') : null,
     gap.advice ? el('p', {}, gap.advice) : null,
     gap.links.length ? [el('h3', {}, 'Who asks for it'), chainList(gap.links[0])] : el('p', {}, gap.askedBy),
     longList('It is also asked for by', gap.links.slice(1), k => el('li', {},
       link.from[k] < 0 ? place(k) : pointer(thing('i', link.from[k]), place(k)),
       el('span', { class: 'verb' }, comma(k) + picture.hows[link.how[k]] + ' it'))),
-    gap.hard && !gap.accepted
+    gap.rank !== 'PREPARED' && !gap.accepted
       ? el('p', {}, 'Add what holds it with --with PATH; or, if the program does without it: ',
         el('code', {}, "--missing-ok '" + gap.name + "'")) : null
   ];

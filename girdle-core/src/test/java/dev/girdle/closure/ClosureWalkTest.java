@@ -1,6 +1,7 @@
 package dev.girdle.closure;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
@@ -20,7 +21,7 @@ class ClosureWalkTest {
       Component.runtime("letters", List.of("a", "b", "c", "d", "e", "f"));
 
   private final Linkage letters =
-      new Linkage() {
+      new MadeUpLanguage() {
         @Override
         public ItemDemands demandsOf(Item item) throws UnreadableItemException {
           if (item.name().equals("f")) {
@@ -49,16 +50,6 @@ class ClosureWalkTest {
         public List<Demand> meanings(OpenDemand asked) {
           return meanings;
         }
-
-        @Override
-        public String familyOf(Thing thing, String name) {
-          return name.substring(0, 1);
-        }
-
-        @Override
-        public String makersOf(Item item) {
-          return item.component().name();
-        }
       };
 
   private void demand(String from, String to, Strength strength, String excuse) {
@@ -73,9 +64,11 @@ class ClosureWalkTest {
     demand(from, to, Strength.HARD, "");
   }
 
+  private Along along = Along.NOTHING;
+
   private Closure walk() {
     return ClosureWalk.walk(
-        letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), Witness.NONE, n -> {});
+        letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), along, Witness.NONE, n -> {});
   }
 
   private List<String> chain(Closure closure, String name) {
@@ -110,8 +103,27 @@ class ClosureWalkTest {
     hard("b", "c");
     hard("c", "missing");
     Closure closure = walk();
-    assertThat(closure.unmet(Strength.HARD)).isEmpty();
-    assertThat(closure.unmet(Strength.SOFT)).extracting(Unmet::name).containsExactly("missing");
+    assertThat(closure.unmet(Rank.NEEDED)).isEmpty();
+    assertThat(closure.unmet(Rank.PERHAPS))
+        .singleElement()
+        .satisfies(
+            u -> {
+              assertThat(u.name()).isEqualTo("missing");
+              assertThat(u.reach()).isEqualTo(Strength.SOFT);
+            });
+  }
+
+  @Test
+  void whatTravelsAlongAsksForWhatItNeedsAndIsNotSaidToBeReached() {
+    along = c -> List.of(new Demand(How.ALONG, Thing.CODE, "c", null, "", 0, Strength.HINT, ""));
+    hard("c", "d");
+    hard("d", "missing");
+    Closure closure = walk();
+    assertThat(closure.reached(component.item("c").get())).isEmpty();
+    assertThat(chain(closure, "d")).containsExactly("c", "d");
+    assertThat(closure.unmet(Rank.PERHAPS))
+        .extracting(Unmet::name, Unmet::reach)
+        .containsExactly(tuple("missing", Strength.HINT));
   }
 
   @Test
@@ -134,8 +146,8 @@ class ClosureWalkTest {
     hard("b", "x");
     hard("b", "y");
     Closure closure = walk();
-    assertThat(closure.unmet(Strength.HARD)).isEmpty();
-    assertThat(closure.unmet(Strength.SOFT)).extracting(Unmet::name).containsExactly("x", "y");
+    assertThat(closure.unmet(Rank.NEEDED)).isEmpty();
+    assertThat(closure.unmet(Rank.PREPARED)).extracting(Unmet::name).containsExactly("x", "y");
   }
 
   @Test
@@ -144,7 +156,7 @@ class ClosureWalkTest {
     demand("b", "x", Strength.SOFT, "its absence is caught there");
     hard("b", "y");
     hard("a", "y");
-    assertThat(walk().unmet(Strength.HARD)).extracting(Unmet::name).containsExactly("y");
+    assertThat(walk().unmet(Rank.NEEDED)).extracting(Unmet::name).containsExactly("y");
   }
 
   @Test

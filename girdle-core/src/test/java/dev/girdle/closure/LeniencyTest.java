@@ -19,32 +19,7 @@ class LeniencyTest {
   private final Map<String, List<Demand>> unsatisfied = new LinkedHashMap<>();
 
   private final Linkage letters =
-      new Linkage() {
-        @Override
-        public ItemDemands demandsOf(Item item) {
-          return ItemDemands.NONE;
-        }
-
-        @Override
-        public ItemDemands demandsOf(Item item, String part) {
-          return ItemDemands.NONE;
-        }
-
-        @Override
-        public Answer satisfy(Thing thing, String name) {
-          return new Answer.Nothing("");
-        }
-
-        @Override
-        public List<Demand> meanings(OpenDemand asked) {
-          return List.of();
-        }
-
-        @Override
-        public String familyOf(Thing thing, String name) {
-          return name.substring(0, 1);
-        }
-
+      new MadeUpLanguage() {
         @Override
         public String makersOf(Item item) {
           return item.name().substring(0, 1);

@@ -87,7 +87,10 @@ class LookupsTest {
   @ValueSource(ints = {8, 17})
   void aNameJoinedFromPartsIsAllThatItCanBe(int release) throws Exception {
     ItemDemands found = read(release, "Class.forName(\"p.impl.\" + in + \"Quay\").getName();");
-    assertThat(names(found, How.JOINED)).containsExactly("p.impl.NorthQuay", "p.impl.SouthQuay");
+    // the package counts, too: another method may join something else to the text that names it
+    assertThat(names(found, How.JOINED))
+        .contains("p.impl.NorthQuay", "p.impl.SouthQuay")
+        .hasSize(3);
     assertThat(found.open()).isEmpty();
     ItemDemands whole = read(release, "String s = \"p.impl\"; Class.forName(s + \".NorthPier\");");
     assertThat(names(whole, How.REFLECTION)).containsExactly("p.impl.NorthPier");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.closure.How;
+import dev.girdle.closure.Rank;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -37,7 +38,7 @@ class PageTest {
                 List.of(new Piece.Asker(0, How.CALL.ordinal()))),
             new Piece(1, "c", "c", 5, Fate.LEFT, text, -1, List.of())),
         List.of(new Link(-1, "", 0, How.PLAN, "a.B", "", -1)),
-        List.of(new Gap(text, "class", true, "", text, text, 2, List.of(0))),
+        List.of(new Gap(text, "class", Rank.NEEDED, "", text, text, 2, List.of(0))),
         List.of(new Question(0, text, "any class")),
         List.of(),
         Optional.empty(),

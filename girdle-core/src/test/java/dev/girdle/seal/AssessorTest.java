@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.girdle.app.Component;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.Strength;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Choice;
@@ -52,15 +52,16 @@ class AssessorTest {
 
   private Plan plan(Prune prune, List<NamePattern> missingOk) {
     return Plan.of(app)
-        .with(new Choice(prune, missingOk, List.of(), List.of(), List.of(), Optional.empty()));
+        .with(
+            new Choice(prune, missingOk, false, List.of(), List.of(), List.of(), Optional.empty()));
   }
 
   private static List<String> kept(Assessment assessment) {
     return assessment.kept().stream().map(Component::name).toList();
   }
 
-  private static List<String> missing(Assessment assessment, Strength strength) {
-    return assessment.closure().unmet(strength).stream().map(Unmet::name).toList();
+  private static List<String> missing(Assessment assessment, Rank rank) {
+    return assessment.closure().unmet(rank).stream().map(Unmet::name).toList();
   }
 
   private Path library(String name, String... sources) throws IOException {
@@ -145,7 +146,7 @@ class AssessorTest {
     main(17, List.of(lib), "l.Lib.x();").write(app.resolve("main.jar"));
     try (Assessment found = assess()) {
       assertThat(found.faults()).isEmpty();
-      assertThat(missing(found, Strength.SOFT)).containsExactly("opt.x.Opt");
+      assertThat(missing(found, Rank.PREPARED)).containsExactly("opt.x.Opt");
       Demand demand = found.closure().unmet().get(0).demands().get(0);
       assertThat(demand.excuse()).isEqualTo("its makers declare it optional");
     }
@@ -157,11 +158,12 @@ class AssessorTest {
     library("other", "package p2; public class Other {}");
     main(17, List.of(), "m.Main.class.getResource(\"/wiring.xml\");")
         .with("wiring.xml", "<wiring>\n  <bean class=\"p.Plug\"/>\n</wiring>")
-        .with("never-read.xml", "<bean class=\"p2.Other\"/>")
+        .with("read-by-another-name.xml", "<bean class=\"p2.Other\"/>")
         .write(app.resolve("main.jar"));
     try (Assessment found = assess()) {
-      assertThat(kept(found)).containsExactly("main.jar", "plug.jar");
-      Demand last = found.closure().reachedIn(found.kept().get(1)).get(0).first();
+      // what the user hands over as the program's own counts, whoever opens it
+      assertThat(kept(found)).containsExactly("main.jar", "other.jar", "plug.jar");
+      Demand last = found.closure().reachedIn(found.kept().get(2)).get(0).first();
       assertThat(last.place()).isEqualTo("wiring.xml, line 2");
     }
   }
@@ -240,7 +242,7 @@ class AssessorTest {
     Plan lenient = plan(Prune.COMPONENTS, List.of(NamePattern.of("g.**")));
     try (Assessment found = new Assessor(Progress.SILENT).assess(lenient)) {
       assertThat(found.faults()).isEmpty();
-      assertThat(missing(found, Strength.HARD)).containsExactly("g.h.Gone");
+      assertThat(missing(found, Rank.NEEDED)).containsExactly("g.h.Gone");
     }
   }
 

@@ -8,7 +8,7 @@ import dev.girdle.app.Conflict;
 import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
-import dev.girdle.closure.Strength;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Choice;
@@ -71,6 +71,7 @@ class PruningTest {
         new Choice(
             prune,
             List.of(),
+            false,
             always.stream().map(NamePattern::of).toList(),
             never.stream().map(NamePattern::of).toList(),
             List.of(),
@@ -106,12 +107,17 @@ class PruningTest {
               "l/Used.class",
               "l/Spare.class",
               "l/Maker.class",
-              "l/read.txt");
+              "l/read.txt",
+              "l/unread.txt");
     }
     try (Assessment classes = assess(Prune.CLASSES)) {
       assertThat(items(classes, "lib-1.0.jar"))
           .containsExactlyInAnyOrder(
-              "META-INF/MANIFEST.MF", "META-INF/LICENSE", "l/Used.class", "l/read.txt");
+              "META-INF/MANIFEST.MF",
+              "META-INF/LICENSE",
+              "l/Used.class",
+              "l/read.txt",
+              "l/unread.txt");
       assertThat(classes.ballast()).allSatisfy(b -> assertThat(b.reason()).isNotEmpty());
       assertThat(classes.ballast())
           .filteredOn(b -> b.path().endsWith("pom.xml"))
@@ -153,7 +159,8 @@ class PruningTest {
           .singleElement()
           .satisfies(o -> assertThat(o.place()).isEqualTo("o.Loader.load, line 1"));
       assertThat(items(found, "open.jar"))
-          .containsExactlyInAnyOrder("o/Loader.class", "o/Plain.class", "o/Needed.class");
+          .containsExactlyInAnyOrder(
+              "o/Loader.class", "o/Plain.class", "o/Hidden.class", "o/Needed.class", "o/file.txt");
       assertThat(found.kept()).extracting(Component::name).doesNotContain("lib-1.0.jar");
     }
   }
@@ -192,11 +199,11 @@ class PruningTest {
         assess(Prune.CLASSES, List.of("l.Sp*", "l/unread.txt"), List.of(), null)) {
       assertThat(items(found, "lib-1.0.jar"))
           .containsExactlyInAnyOrder(
-              "l/Used.class", "l/Spare.class", "l/unread.txt", "META-INF/LICENSE");
+              "l/Used.class", "l/Spare.class", "l/read.txt", "l/unread.txt", "META-INF/LICENSE");
     }
     try (Assessment found = assess(Prune.NONE, List.of(), List.of("l.Used"), null)) {
       assertThat(items(found, "lib-1.0.jar")).doesNotContain("l/Used.class");
-      Unmet unmet = found.closure().unmet(Strength.HARD).get(0);
+      Unmet unmet = found.closure().unmet(Rank.NEEDED).get(0);
       assertThat(unmet.advice()).isEqualTo("it is in lib-1.0.jar, left out by --never l.Used");
       assertThat(found.faults()).isEmpty();
     }

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -34,9 +35,9 @@ public record ClosureView(Assessment assessment) implements View {
     printKept(console);
     printBallast(console);
     printUnreadable(console);
-    printMissing(console, "Missing, and needed", Strength.HARD, Paint.BAD);
-    printMissing(
-        console, "Missing, and the program is prepared for it", Strength.SOFT, Paint.NOTICE);
+    printMissing(console, "Missing, and needed", Rank.NEEDED, Paint.BAD);
+    new DoubtTable(assessment).print(console);
+    printMissing(console, "Missing, and the program is prepared for it", Rank.PREPARED, Paint.NOTICE);
     new OpenTable(assessment).print(console);
     if (!assessment.plan().choice().evidence().isEmpty()) {
       new QuietTable(assessment).print(console);
@@ -136,8 +137,11 @@ public record ClosureView(Assessment assessment) implements View {
     table.print(console, false);
   }
 
-  private void printMissing(Console console, String title, Strength strength, Paint paint) {
-    List<Unmet> unmet = assessment.closure().unmet(strength);
+  private void printMissing(Console console, String title, Rank rank, Paint paint) {
+    List<Unmet> unmet =
+        assessment.closure().unmet(rank).stream()
+            .filter(u -> u.reach() != Strength.HINT || rank == Rank.NEEDED)
+            .toList();
     if (unmet.isEmpty()) {
       return;
     }
@@ -225,7 +229,7 @@ public record ClosureView(Assessment assessment) implements View {
                     : new QuietTable(assessment).json(),
             "unmet",
                 assessment.closure().unmet().stream()
-                    .filter(u -> u.strength() != Strength.HINT)
+                    .filter(u -> u.rank() != Rank.HINTED)
                     .map(this::unmet)
                     .toList(),
             "unreadable",
@@ -255,7 +259,8 @@ public record ClosureView(Assessment assessment) implements View {
     return Json.object(
         "name", unmet.name(),
         "thing", unmet.thing().name().toLowerCase(Locale.ROOT),
-        "strength", unmet.strength().name().toLowerCase(Locale.ROOT),
+        "rank", unmet.rank().name().toLowerCase(Locale.ROOT),
+        "reach", unmet.reach().name().toLowerCase(Locale.ROOT),
         "accepted", assessment.isAccepted(unmet),
         "advice", Optional.of(assessment.advice(unmet)).filter(a -> !a.isEmpty()),
         "askedBy", unmet.demands().stream().map(ClosureView::asker).toList());

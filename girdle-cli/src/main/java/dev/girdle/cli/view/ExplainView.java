@@ -4,6 +4,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.io.Sizes;
@@ -70,13 +71,20 @@ public record ExplainView(List<Explanation> explanations) implements View {
     if (explanation instanceof Explanation.Missing missing) {
       String advice = missing.advice();
       return "is missing. "
-          + (missing.unmet().strength() == Strength.HARD
-              ? "The program needs it"
-              : "The program is prepared for its absence")
+          + howSure(missing.unmet().rank())
           + (advice.isEmpty() ? ":" : " (" + advice + "):");
     }
     Explanation.Aside aside = (Explanation.Aside) explanation;
     return "is not taken for a part of the program: " + aside.aside().takenFor() + ".";
+  }
+
+  private static String howSure(Rank rank) {
+    return switch (rank) {
+      case NEEDED -> "The program needs it";
+      case PERHAPS -> "The program needs it if it comes there, which nobody can tell";
+      case PREPARED -> "The program is prepared for its absence";
+      case HINTED -> "It is mentioned only where its absence does no harm";
+    };
   }
 
   private static String whereFrom(Item item) {

@@ -169,8 +169,10 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
 
   private void printMissing(Console console) {
     List<MissingEntry> hard =
-        artifact.missing().stream().filter(m -> m.strength().equals("hard")).toList();
-    int soft = artifact.missing().size() - hard.size();
+        artifact.missing().stream().filter(MissingEntry::isNeeded).toList();
+    int perhaps =
+        (int) artifact.missing().stream().filter(m -> m.rank().equals("perhaps")).count();
+    int soft = artifact.missing().size() - hard.size() - perhaps;
     if (artifact.missing().isEmpty()) {
       return;
     }
@@ -178,6 +180,11 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     Table table = new Table("ll");
     for (MissingEntry entry : hard) {
       table.row(console.paint(Paint.NOTICE, entry.name()), "accepted; " + entry.askedBy());
+    }
+    if (perhaps > 0) {
+      table.row(
+          SurveyView.count(perhaps, "thing"),
+          "that it may come to need; nobody can tell (--json lists them)");
     }
     if (soft > 0) {
       table.row(

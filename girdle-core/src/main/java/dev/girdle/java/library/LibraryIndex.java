@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 
@@ -134,6 +135,20 @@ public final class LibraryIndex {
       return List.of(); // a damaged library offers nothing
     }
     return classes;
+  }
+
+  /**
+   * Where a file of this name and size lies.
+   *
+   * @param fileName without folder
+   * @param size bytes
+   * @return its path from the repository's folder, empty if there is none
+   */
+  public Optional<String> pathOf(String fileName, long size) {
+    return entries.entrySet().stream()
+        .filter(e -> e.getKey().endsWith("/" + fileName) && e.getValue().size == size)
+        .map(Map.Entry::getKey)
+        .findFirst();
   }
 
   /**

@@ -210,8 +210,9 @@ final class PlanReader {
 
   private Choice choice(Optional<Target> target) {
     return new Choice(
-        value("/contents/prune").map(p -> Prune.valueOf(upper(p))).orElse(Prune.COMPONENTS),
+        value("/contents/prune").map(p -> Prune.valueOf(upper(p))).orElse(Choice.USUAL.prune()),
         patterns("/contents/missing-ok"),
+        value("/contents/missing").filter("refuse"::equals).isPresent(),
         patterns("/contents/always"),
         patterns("/contents/never"),
         paths("/contents/evidence"),

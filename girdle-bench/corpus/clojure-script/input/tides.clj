@@ -1,0 +1,6 @@
+(ns tides (:require [clojure.data.json :as json] [clojure.string :as s] [clojure.pprint :refer [cl-format]]))
+(def tides {:north 4.2})
+(println (json/write-str tides))
+(cl-format true "high tides ~R~%" (count tides))
+(println "high tides" (count (filter #(> (val %) 4) tides)))
+(println (s/upper-case "quay"))

@@ -1,0 +1,1 @@
+class Bad { int depth() { int unused = 3; return "deep"; } }

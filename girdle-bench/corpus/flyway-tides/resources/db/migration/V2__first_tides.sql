@@ -1,0 +1,1 @@
+insert into tide values ('north-quay', 4.2, 'high'), ('fish-dock', 2.5, 'low');

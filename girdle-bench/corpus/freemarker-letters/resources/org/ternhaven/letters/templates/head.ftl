@@ -1,0 +1,1 @@
+Harbour Office of Ternhaven

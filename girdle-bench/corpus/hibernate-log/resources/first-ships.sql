@@ -1,0 +1,1 @@
+insert into Ship (id, name) values (900, 'Sandpiper');

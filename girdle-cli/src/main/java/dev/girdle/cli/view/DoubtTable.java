@@ -1,0 +1,72 @@
+package dev.girdle.cli.view;
+
+import dev.girdle.app.Item;
+import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Doubt;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** What is missing and perhaps needed: in few words, by what belongs together. */
+record DoubtTable(Assessment assessment) {
+  private static final int SHOWN = 10;
+  private static final int NAMED = 6;
+
+  void print(Console console) {
+    List<Doubt> all = assessment.doubts();
+    List<Doubt> likely = all.stream().filter(d -> d.reach() != Strength.HINT).toList();
+    List<Doubt> unlikely = all.stream().filter(d -> d.reach() == Strength.HINT).toList();
+    if (!likely.isEmpty()) {
+      console.heading(
+          "Missing, and perhaps needed: " + likely.size() + ", the likeliest first; stops nothing");
+      for (Doubt doubt : likely.subList(0, Math.min(SHOWN, likely.size()))) {
+        console.line(
+            "  " + console.paint(Paint.NOTICE, doubt.family()) + "  " + what(doubt) + advice(doubt));
+        console.line("    " + Reasons.sentence(doubt.first()));
+      }
+      if (likely.size() > SHOWN) {
+        console.line("  … and " + names(likely.subList(SHOWN, likely.size())));
+      }
+    }
+    if (!unlikely.isEmpty()) {
+      console.line(
+          "  Asked for only by code that nothing is known to reach: " + names(unlikely) + ".");
+    }
+  }
+
+  private static String names(List<Doubt> doubts) {
+    String some =
+        doubts.stream().limit(NAMED).map(Doubt::family).collect(Collectors.joining(", "));
+    return doubts.size() > NAMED ? some + " and " + (doubts.size() - NAMED) + " more" : some;
+  }
+
+  private static String what(Doubt doubt) {
+    int things = doubt.things().size();
+    boolean code = doubt.things().stream().allMatch(t -> t.thing() == Thing.CODE);
+    long askers =
+        doubt.things().stream()
+            .flatMap(t -> t.demands().stream())
+            .map(d -> d.asker().map(Item::component).orElse(null))
+            .filter(Objects::nonNull)
+            .distinct()
+            .count();
+    return (code
+            ? SurveyView.count(things, "class", "classes")
+            : SurveyView.count(things, "thing"))
+        + ", for "
+        + SurveyView.count(doubt.places(), "place")
+        + " in "
+        + SurveyView.count((int) askers, "component");
+  }
+
+  private String advice(Doubt doubt) {
+    Optional<String> known =
+        doubt.things().stream().map(assessment::advice).filter(a -> !a.isEmpty()).findFirst();
+    return known.map(a -> "; " + a).orElse("");
+  }
+}

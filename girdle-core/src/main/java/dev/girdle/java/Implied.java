@@ -1,0 +1,85 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.UnreadableItemException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.objectweb.asm.ClassReader;
+
+/**
+ * What classes that are reached imply together: names that are joined of the name of one and of a
+ * text that stands in another. No method, and often no component, sees both halves.
+ */
+final class Implied {
+  private static final int STRING = 8;
+  private static final int SHORTEST = 3;
+  private static final int LONGEST = 40;
+  private static final int MOST = 400;
+
+  private final ClassIndex index;
+  private final Set<String> texts = ConcurrentHashMap.newKeySet();
+  private final Set<Item> done = ConcurrentHashMap.newKeySet();
+  private int textsDone;
+
+  Implied(ClassIndex index) {
+    this.index = index;
+  }
+
+  /** Notes the texts of a class that may be the end of a class's name. */
+  void note(byte[] classFile) throws UnreadableItemException {
+    ClassReader reader = ClassHeader.readerOf(classFile);
+    char[] buffer = new char[reader.getMaxStringLength()];
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int at = reader.getItem(i);
+      if (at > 0 && reader.readByte(at - 1) == STRING) {
+        String text = reader.readUTF8(at, buffer);
+        if (text != null && isEnding(text)) {
+          texts.add(text);
+        }
+      }
+    }
+  }
+
+  private static boolean isEnding(String text) {
+    int length = text.length();
+    return length >= SHORTEST
+        && length <= LONGEST
+        && !Character.isLowerCase(text.charAt(0))
+        && text.chars().allMatch(Character::isJavaIdentifierPart);
+  }
+
+  /** The classes that a reached class, and an ending that stands somewhere as a text, name. */
+  List<Demand> by(Set<Item> reached) {
+    boolean all = texts.size() > textsDone;
+    textsDone = texts.size();
+    List<Demand> demands = new ArrayList<>();
+    for (Item item : reached) {
+      boolean isClass = item.component().role() != Role.RUNTIME && item.path().endsWith(".class");
+      if (isClass && (done.add(item) || all)) {
+        extended(item, demands);
+      }
+    }
+    return demands;
+  }
+
+  private void extended(Item item, List<Demand> demands) {
+    String name = item.name();
+    for (String longer : index.classesBetween(name, "", MOST)) {
+      String ending = longer.substring(name.length());
+      if (ending.isEmpty() || ending.indexOf('.') >= 0) {
+        continue;
+      }
+      boolean isSpecial = ending.charAt(0) == '$' || ending.charAt(0) == '_';
+      if (isSpecial || texts.contains(ending)) {
+        demands.add(new Demand(How.JOINED, Thing.CODE, longer, item, "", 0, Strength.HINT, ""));
+      }
+    }
+  }
+}

@@ -1,0 +1,93 @@
+package dev.girdle.java.maven;
+
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.plan.Declared;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Reads what libraries say of what they need. Nothing is fetched: where a parent is not on this
+ * machine, only what a description says itself counts.
+ *
+ * <p>Source of the format: Maven's POM reference, "Dependencies".
+ */
+public final class Descriptions {
+  private static final int LARGEST = 4 << 20;
+
+  private final Path repository;
+  private final EffectivePoms poms;
+
+  /**
+   * A reader.
+   *
+   * @param environment the variables that tell where the local repository is
+   */
+  public Descriptions(Map<String, String> environment) {
+    this.repository = LocalFolders.repository(environment);
+    Supply supply = new Supply(Declared.LOCAL, environment, (what, done, total) -> {});
+    this.poms = new EffectivePoms(supply, Activation.of(Optional.empty()));
+  }
+
+  /**
+   * Reads a description that lies in a library.
+   *
+   * @param pom its text
+   * @return empty if it cannot be read
+   */
+  public Optional<Description> embedded(Content pom) {
+    try {
+      return read(pom.bytes(LARGEST));
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  /**
+   * Reads the description that lies beside a library in the local repository.
+   *
+   * @param path of the library, from the repository's folder
+   * @return empty if there is none, or it cannot be read
+   */
+  public Optional<Description> ofRepository(String path) {
+    Path folder = repository.resolve(path).getParent();
+    String name = folder.getParent().getFileName() + "-" + folder.getFileName() + ".pom";
+    try {
+      Path pom = folder.resolve(name);
+      return Files.isRegularFile(pom) ? read(Files.readAllBytes(pom)) : Optional.empty();
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  private Optional<Description> read(byte[] bytes) throws IOException {
+    Pom raw = PomReader.read(bytes);
+    Pom pom;
+    try {
+      pom = poms.ofProject(bytes, null);
+    } catch (IOException | GirdleException e) {
+      pom = raw; // its parents are not here
+    }
+    Set<String> mandatory = new HashSet<>();
+    Set<String> optional = new HashSet<>();
+    Set<String> excluded = new HashSet<>();
+    for (Pom.Dependency d : pom.dependencies()) {
+      excluded.addAll(d.exclusions());
+      String library = d.group() + ":" + d.artifact();
+      String scope = d.scope() == null ? "compile" : d.scope();
+      if ("true".equals(d.optional()) || scope.equals("provided")) {
+        optional.add(library);
+      } else if (scope.equals("compile") || scope.equals("runtime")) {
+        mandatory.add(library);
+      }
+    }
+    String group = raw.group() == null && raw.parent() != null ? raw.parent().group() : raw.group();
+    return Optional.of(
+        new Description(group + ":" + raw.artifact(), mandatory, optional, excluded));
+  }
+}

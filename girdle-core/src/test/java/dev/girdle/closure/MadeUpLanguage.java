@@ -1,0 +1,59 @@
+package dev.girdle.closure;
+
+import dev.girdle.app.Item;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** A language in which nothing demands anything and all is sure; tests say what is different. */
+abstract class MadeUpLanguage implements Linkage {
+  @Override
+  public ItemDemands demandsOf(Item item) throws UnreadableItemException {
+    return ItemDemands.NONE;
+  }
+
+  @Override
+  public ItemDemands demandsOf(Item item, String part) {
+    return ItemDemands.NONE;
+  }
+
+  @Override
+  public ItemDemands glance(Item item) throws UnreadableItemException {
+    return demandsOf(item);
+  }
+
+  @Override
+  public List<Demand> implied(Set<Item> reached) {
+    return List.of();
+  }
+
+  @Override
+  public boolean isSure(Demand demand, Strength reach) {
+    return reach == Strength.HARD;
+  }
+
+  @Override
+  public Optional<String> excuseFor(Demand demand) {
+    return Optional.empty();
+  }
+
+  @Override
+  public Answer satisfy(Thing thing, String name) {
+    return new Answer.Nothing("");
+  }
+
+  @Override
+  public List<Demand> meanings(OpenDemand open) {
+    return List.of();
+  }
+
+  @Override
+  public String familyOf(Thing thing, String name) {
+    return name.substring(0, 1);
+  }
+
+  @Override
+  public String makersOf(Item item) {
+    return item.component().name();
+  }
+}
