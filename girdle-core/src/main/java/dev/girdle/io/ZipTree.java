@@ -173,41 +173,6 @@ public final class ZipTree implements FileTree {
   }
 
   /**
-   * Where a file or folder entry of this archive lies in it.
-   *
-   * @param name its path, with a slash at the end for a folder
-   * @param deflated whether its bytes are compressed with DEFLATE
-   * @param header where its local file header starts, bytes from the start of the archive
-   * @param data where its packed bytes start, bytes from the start of the archive
-   * @param packed packed size, bytes
-   * @param size size, bytes
-   */
-  public record Place(
-      String name, boolean deflated, long header, long data, long packed, long size) {}
-
-  /**
-   * Where the files and folders of this archive lie in it.
-   *
-   * @return each name once
-   * @throws IOException if the archive cannot be read
-   */
-  public List<Place> places() throws IOException {
-    List<Place> places = new ArrayList<>(entries.size());
-    for (ZipArchiveEntry entry : entries) {
-      ZipContent zipped = new ZipContent(channel, zip, entry, entry.getName());
-      places.add(
-          new Place(
-              entry.getName(),
-              zipped.isDeflated(),
-              zipped.headerOffset(),
-              zipped.dataOffset(),
-              zipped.packedSize(),
-              zipped.size()));
-    }
-    return places;
-  }
-
-  /**
    * What is odd about the archive and harmless.
    *
    * @return lines for the user, possibly none

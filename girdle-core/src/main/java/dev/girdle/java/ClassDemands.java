@@ -185,6 +185,8 @@ final class ClassDemands extends ClassVisitor {
       int classVersion, int access, String name, String sig, String parent, String[] interfaces) {
     version = classVersion;
     self = name;
+    loaded.ofClass(name);
+    gathering.ofClass(name);
     if (parent != null) {
       supertypes.add(parent);
     }
@@ -213,6 +215,9 @@ final class ClassDemands extends ClassVisitor {
     // who is asked for its member classes loads all of them
     boolean isMember = outer == null ? name.startsWith(self + "$") : outer.equals(self);
     reflected.type(How.RELATION, name, isMember ? Strength.SOFT : Strength.HINT);
+    if (name.equals(self)) {
+      gathering.type(How.RELATION, outer, Strength.SOFT);
+    }
   }
 
   @Override

@@ -24,7 +24,8 @@ final class Gathering {
   private static final String LOADER = "java/util/ServiceLoader";
 
   private final Item item;
-  private final String self;
+  private String self;
+  private boolean isMisplaced;
   private final ClassIndex index;
   private final Map<String, Demand> code = new LinkedHashMap<>();
 
@@ -51,6 +52,13 @@ final class Gathering {
     this.item = item;
     this.self = item.name().replace('.', '/');
     this.index = index;
+  }
+
+  /** Told what the class is called, which need not be what its place says. */
+  void ofClass(String internalName) {
+    // variants for Java releases lie where they are looked for
+    isMisplaced = !internalName.equals(self) && !item.path().startsWith("META-INF/versions/");
+    self = internalName;
   }
 
   ClassIndex index() {
@@ -84,7 +92,9 @@ final class Gathering {
   }
 
   /** A part of a class: a method by its name and descriptor. */
-  void part(How how, String internalName, String wanted, Strength strength, String excuse) {
+  void part(How how, String internalName, String wanted, Strength given, String excuse) {
+    // nobody loads a class by its name from a folder that is not its package's
+    Strength strength = isMisplaced ? given.weaker(Strength.SOFT) : given;
     String part = byParts ? wanted : "";
     if (internalName == null || internalName.isEmpty()) {
       return;

@@ -52,6 +52,7 @@ final class JavaExamination implements Examination {
   private final Map<Component, Provenance> provenances = new HashMap<>();
   private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
   private List<String> warnings;
+  private Boolean makesClasses;
 
   JavaExamination(Application application, Map<Item, String> excluded, boolean exact)
       throws IOException {
@@ -121,12 +122,23 @@ final class JavaExamination implements Examination {
     return component.role() == Role.OWN || component.role() == Role.PROGRAM;
   }
 
+  /** Whether what is started makes classes of what it is given, which can name any other. */
+  private synchronized boolean makesClasses() {
+    if (makesClasses == null) {
+      makesClasses =
+          application.components().stream()
+              .anyMatch(c -> isUsers(c) && JavaFacts.makesClasses(c));
+    }
+    return makesClasses;
+  }
+
   @Override
   public Along along(Prune prune) {
+    boolean isCode = prune != Prune.CLASSES || makesClasses();
     return component ->
         component.items().stream()
             .filter(i -> !index.isExcluded(i))
-            .filter(i -> prune != Prune.CLASSES || !i.path().endsWith(".class"))
+            .filter(i -> isCode || !i.path().endsWith(".class"))
             .filter(i -> prune.compareTo(Prune.COMPONENTS) <= 0 || uselessAtRunTime(i).isEmpty())
             .map(i -> demand(i, How.ALONG, Strength.HINT))
             .toList();
@@ -177,7 +189,16 @@ final class JavaExamination implements Examination {
 
   /** What only soft demands reach is done without, if the receiver's Java cannot read it. */
   private static boolean isIndispensable(Reached reached) {
+    boolean isVariant = isVariant(reached.item());
+    Item asker = reached.first().from();
+    if (isVariant && asker != null && isVariant(asker)) {
+      return false; // no older Java ever comes there
+    }
     return reached.strength() == Strength.HARD || isUsers(reached.item().component());
+  }
+
+  private static boolean isVariant(Item item) {
+    return Versioned.of(item.path()).release() > 0;
   }
 
   /** What is done without on the oldest Java that will do. */
@@ -229,6 +250,10 @@ final class JavaExamination implements Examination {
     }
     if (prune != Prune.CLASSES && path.endsWith(".class")) {
       return Optional.of("not reached; classes are left out by --prune classes only");
+    }
+    if (path.endsWith(".class") && makesClasses()) {
+      return Optional.of(
+          "the program makes classes of what it is given to run, which can name any class");
     }
     return path.endsWith(".class")
         ? Optional.empty()

@@ -36,6 +36,10 @@ record JavaFacts(
     Hints hints,
     Map<Component, Set<String>> optionalPackages) {
   /** Why an item has no use at run time, whatever the closure says. */
+  private static final int CONSTANT_NAME_AND_TYPE = 12;
+  private static final Set<String> DEFINES =
+      Set.of("defineClass", "defineHiddenClass", "defineAnonymousClass");
+
   Optional<String> uselessAtRunTime(Item item) {
     String path = item.path();
     if (Kinds.isSource(path) && isCompiled(item)) {
@@ -60,6 +64,34 @@ record JavaFacts(
   }
 
   /** Whether Java may insist on the signature of a component that is not whole any more. */
+  /**
+   * Whether a component makes classes while it runs, as compilers and interpreters do: what they
+   * are given to run can name any class.
+   */
+  static boolean makesClasses(Component component) {
+    return component.items().parallelStream()
+        .filter(i -> i.path().endsWith(".class"))
+        .anyMatch(JavaFacts::definesClasses);
+  }
+
+  private static boolean definesClasses(Item item) {
+    try {
+      ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
+      char[] buffer = new char[reader.getMaxStringLength()];
+      for (int i = 1; i < reader.getItemCount(); i++) {
+        int at = reader.getItem(i);
+        if (at > 0
+            && reader.readByte(at - 1) == CONSTANT_NAME_AND_TYPE
+            && DEFINES.contains(reader.readUTF8(at, buffer))) {
+          return true;
+        }
+      }
+      return false;
+    } catch (UnreadableItemException | IOException | IndexOutOfBoundsException e) {
+      return false; // the walk tells of damaged classes
+    }
+  }
+
   /** Whether the class of a source lies beside it, so that nobody has to read the source. */
   private static boolean isCompiled(Item source) {
     String stem = source.path().substring(0, source.path().lastIndexOf('.'));

@@ -139,7 +139,7 @@ final class JavaSurvey {
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
-        own.size() > 1
+        !own.isEmpty() && Files.isDirectory(source.app())
             && own.stream().allMatch(RawComponent::isJar)
             && own.size() == scan.components.size();
     RawComponent identified =
@@ -149,7 +149,9 @@ final class JavaSurvey {
     Surveyed surveyed = new Surveyed(folderName);
     for (RawComponent raw : inOrder(reallyOwn, main)) {
       boolean isOwn = reallyOwn.contains(raw) || main.filter(raw::equals).isPresent();
-      surveyed.add(raw, isOwn ? Role.OWN : Role.LIBRARY);
+      // of a flat folder, nothing tells whether what is started is the user's or somebody's tool
+      boolean isGuessed = flat || !own.contains(raw);
+      surveyed.add(raw, isOwn ? (isGuessed ? Role.PROGRAM : Role.OWN) : Role.LIBRARY);
     }
     Identity identity = identity(identified);
     return new Application(

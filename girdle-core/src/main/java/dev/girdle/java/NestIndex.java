@@ -1,53 +1,49 @@
 package dev.girdle.java;
 
 import dev.girdle.ecosystem.RuntimeNeed;
-import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Content;
-import dev.girdle.io.ZipTree;
 import dev.girdle.start.Index;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 
 /** Writes the index that {@link Index} reads and describes. */
 final class NestIndex {
-  private static final long MAX32 = 0xffffffffL;
-
   private final EntryTable entries;
   private final RuntimeNeed need;
   private final List<String> jars = new ArrayList<>();
   private final List<Slot> slots = new ArrayList<>();
 
-  private record Slot(String name, int jar, int release, ZipTree.Place place) {}
+  private record Slot(String name, int jar, int release) {}
 
   NestIndex(EntryTable entries, RuntimeNeed need) {
     this.entries = entries;
     this.need = need;
   }
 
-  void add(String path, Content content, boolean multiRelease) throws IOException {
+  /**
+   * Adds a jar.
+   *
+   * @param folder of the archive, in which the jar's files lie, without a slash at its end
+   * @param names of its files and folders, these with a slash at their end
+   * @param multiRelease whether it says that it has variants for Java releases
+   */
+  void add(String folder, Collection<String> names, boolean multiRelease) {
     int number = jars.size();
-    jars.add(path);
+    jars.add(folder);
     List<Slot> ofJar = new ArrayList<>();
-    try (ZipTree tree = ZipTree.open(content, path)) {
-      for (ZipTree.Place place : tree.places()) {
-        if (place.data() + place.packed() > MAX32 || place.size() > Integer.MAX_VALUE) {
-          throw GirdleException.application(
-              path + " is too large for a nested archive; use --archive merged or --form folder");
-        }
-        ofJar.add(new Slot(place.name(), number, 0, place));
-        if (place.name().endsWith("/")) {
-          String plain = place.name().substring(0, place.name().length() - 1);
-          ofJar.add(new Slot(plain, number, 0, place));
-        }
-        Versioned versioned = Versioned.of(place.name());
-        if (multiRelease && versioned.release() > 0 && !versioned.path().startsWith("META-INF/")) {
-          ofJar.add(new Slot(versioned.path(), number, versioned.release(), place));
-        }
+    for (String name : names) {
+      ofJar.add(new Slot(name, number, 0));
+      if (name.endsWith("/")) {
+        ofJar.add(new Slot(name.substring(0, name.length() - 1), number, 0));
+      }
+      Versioned versioned = Versioned.of(name);
+      if (multiRelease && versioned.release() > 0 && !versioned.path().startsWith("META-INF/")) {
+        ofJar.add(new Slot(versioned.path(), number, versioned.release()));
       }
     }
     ofJar.sort(Comparator.comparingInt(Slot::release).reversed());
@@ -82,15 +78,9 @@ final class NestIndex {
       while (table.getInt(at * Index.SLOT_BYTES + 4) != 0) {
         at = at + 1 & size - 1;
       }
-      ZipTree.Place place = slot.place;
-      int method = place.deflated() ? 8 : 0;
       table.position(at * Index.SLOT_BYTES);
       table.putInt(hash);
-      table.putInt(slot.jar + 1 | method << 16 | slot.release << 24);
-      table.putInt((int) place.header());
-      table.putInt((int) (place.data() - place.header()));
-      table.putInt((int) place.packed());
-      table.putInt((int) place.size());
+      table.putInt(slot.jar + 1 | slot.release << 24);
     }
     return table.array();
   }

@@ -3,6 +3,8 @@ package dev.girdle.java;
 import dev.girdle.app.Component;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
+import dev.girdle.io.TreeFile;
+import dev.girdle.io.ZipTree;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -19,7 +21,7 @@ import java.util.Optional;
  * started by the classes of {@code girdle-start}.
  */
 final class NestedLayout {
-  private static final String SERVICES_JAR = "lib/declared-services.jar";
+  private static final String SERVICES = "lib/declared-services.jar";
 
   private final LayoutRequest request;
 
@@ -37,27 +39,17 @@ final class NestedLayout {
             "tells Java what to start"));
     EntryTable entries = new EntryTable(request);
     NestIndex index = new NestIndex(entries, request.need());
-    List<LayoutFile> jars = new ArrayList<>();
+    List<LayoutFile> ofJars = new ArrayList<>();
+    List<String> folders = new ArrayList<>();
     for (Component component : request.selection().components()) {
-      String path = "lib/" + Jars.fileName(component);
-      Content content = Jars.content(component, request);
-      index.add(path, content, JarManifest.of(component).isTrue("Multi-Release"));
-      jars.add(
-          new LayoutFile(
-              path, content, false, Packing.STORED, component.name(), request.reason(component)));
+      String folder = "lib/" + Jars.fileName(component);
+      List<String> names = unpacked(component, folder, ofJars, folders);
+      index.add(folder, names, JarManifest.of(component).isTrue("Multi-Release"));
     }
     List<LayoutFile> services = DeclaredServices.files(request);
     if (!services.isEmpty()) {
-      Content content = Jars.of(services);
-      index.add(SERVICES_JAR, content, false);
-      jars.add(
-          new LayoutFile(
-              SERVICES_JAR,
-              content,
-              false,
-              Packing.STORED,
-              "",
-              "lists the providers that descriptors of modules declare"));
+      index.add(SERVICES, services.stream().map(LayoutFile::path).toList(), false);
+      services.forEach(s -> ofJars.add(s.at(SERVICES + "/" + s.path())));
     }
     files.add(
         new LayoutFile(
@@ -68,11 +60,11 @@ final class NestedLayout {
             "",
             "tells the starter where everything lies"));
     files.addAll(StartClasses.ofNested());
-    files.addAll(jars);
+    files.addAll(ofJars);
     Layout layout =
         new Layout(
             files,
-            List.of(),
+            folders,
             RecordFile.IN_ARCHIVE,
             List.of(),
             notices(options, entries),
@@ -81,6 +73,35 @@ final class NestedLayout {
   }
 
   /** By which a Unix system starts the archive like any other program. */
+  /**
+   * The files of a component's jar, each at its place in a folder of the archive that is called
+   * like the jar; as they are packed.
+   *
+   * @return their names in the jar, and those of its folders
+   */
+  private List<String> unpacked(
+      Component component, String folder, List<LayoutFile> files, List<String> folders)
+      throws IOException {
+    List<String> names = new ArrayList<>();
+    ZipTree jar = ZipTree.open(Jars.content(component, request), folder);
+    for (String inner : jar.folders()) {
+      names.add(inner);
+      folders.add(folder + "/" + inner);
+    }
+    for (TreeFile file : jar.files()) {
+      names.add(file.path());
+      files.add(
+          new LayoutFile(
+              folder + "/" + file.path(),
+              file.content(),
+              false,
+              Packing.AS_IT_IS,
+              component.name(),
+              component.item(file.path()).map(request::reason).orElse("part of its jar")));
+    }
+    return names;
+  }
+
   private String head(LaunchOptions options) throws IOException {
     Starter starter =
         new Starter(

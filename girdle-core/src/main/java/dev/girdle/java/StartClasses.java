@@ -19,18 +19,7 @@ final class StartClasses {
   /** What starts a nested archive. */
   static List<LayoutFile> ofNested() throws IOException {
     return files(
-        "ArchiveFile",
-        "ArchiveFile$1",
-        "ArchiveFile$Piece",
-        "ArchiveFile$Stored",
-        "Index",
-        "JarHandler",
-        "Nest",
-        "NestConnection",
-        "Start",
-        "StartLoader",
-        "WholeConnection",
-        "girdle/Handler");
+        "Index", "JarHandler", "Nest", "Nest$Found", "NestConnection", "Start", "StartLoader");
   }
 
   /** What starts a merged archive that the Java launcher cannot start by itself. */

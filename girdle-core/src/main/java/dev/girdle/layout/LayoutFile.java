@@ -41,6 +41,16 @@ public record LayoutFile(
   }
 
   /**
+   * The same file at another place.
+   *
+   * @param newPath its path in the artifact
+   * @return a new file
+   */
+  public LayoutFile at(String newPath) {
+    return new LayoutFile(newPath, content, executable, packing, component, reason);
+  }
+
+  /**
    * The same file with other bytes.
    *
    * @param newContent its bytes

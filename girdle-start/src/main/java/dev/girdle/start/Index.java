@@ -7,7 +7,7 @@ import java.nio.ByteBuffer;
 
 /**
  * The index of a nested archive: what can be started, the jars in class-path order, and one hash
- * table over all files of all jars, so that no jar's own directory has to be read at the start.
+ * table over all files of all jars, so that no jar has to be asked in vain for a file.
  *
  * <p>Format of {@value #PATH} (all numbers big-endian):
  *
@@ -15,14 +15,10 @@ import java.nio.ByteBuffer;
  * int   MAGIC
  *       the entries, as {@link Entries} describes them
  * int   Java feature release needed;  boolean: exactly that release, with preview features
- * int   number of jars;  then for each: UTF path in the archive
+ * int   number of jars;  then for each: UTF path of the folder that holds its files
  * int   slots in the table, a power of two;  then for each slot {@value #SLOT_BYTES} bytes:
  *   int   String.hashCode() of the name
- *   int   0 for a free slot, else (jar number + 1) | zip method &lt;&lt; 16 | Java release &lt;&lt; 24
- *   int   offset of the local file header in the jar (unsigned)
- *   int   from there to the data
- *   int   compressed size (unsigned), bytes
- *   int   size (unsigned), bytes
+ *   int   0 for a free slot, else (jar number + 1) | Java release &lt;&lt; 24
  * </pre>
  *
  * A slot with a Java release other than 0 stands for the file {@code
@@ -35,10 +31,10 @@ public final class Index {
   public static final String PATH = "META-INF/girdle/index";
 
   /** The first four bytes. */
-  public static final int MAGIC = 0x47524433;
+  public static final int MAGIC = 0x47524434;
 
   /** The size of a slot of the table, in bytes. */
-  public static final int SLOT_BYTES = 24;
+  public static final int SLOT_BYTES = 8;
 
   private final Entries entries;
   private final int java;
@@ -106,28 +102,8 @@ public final class Index {
     return (slots.getInt(slot * SLOT_BYTES + 4) & 0xffff) - 1;
   }
 
-  boolean isDeflated(int slot) {
-    return (slots.getInt(slot * SLOT_BYTES + 4) >> 16 & 0xff) == 8;
-  }
-
   /** The Java release that the file is for, 0 for all. */
   int release(int slot) {
     return slots.getInt(slot * SLOT_BYTES + 4) >>> 24;
-  }
-
-  long headerOffset(int slot) {
-    return slots.getInt(slot * SLOT_BYTES + 8) & 0xffffffffL;
-  }
-
-  int headerLength(int slot) {
-    return slots.getInt(slot * SLOT_BYTES + 12);
-  }
-
-  long compressedSize(int slot) {
-    return slots.getInt(slot * SLOT_BYTES + 16) & 0xffffffffL;
-  }
-
-  long size(int slot) {
-    return slots.getInt(slot * SLOT_BYTES + 20) & 0xffffffffL;
   }
 }

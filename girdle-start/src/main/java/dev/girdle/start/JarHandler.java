@@ -12,9 +12,15 @@ import java.net.URLStreamHandler;
 final class JarHandler extends URLStreamHandler {
   private static final String SCHEME = "jar:";
 
+  private final Nest nest;
+
+  JarHandler(Nest nest) {
+    this.nest = nest;
+  }
+
   @Override
   protected URLConnection openConnection(URL url) throws IOException {
-    return Nest.connectToFile(url);
+    return nest.connect(url);
   }
 
   @Override
@@ -30,16 +36,17 @@ final class JarHandler extends URLStreamHandler {
     setURL(url, "jar", "", -1, null, null, file, null, ref);
   }
 
-  private static String resolve(String base, String given) {
+  private String resolve(String base, String given) {
     int bang = base.indexOf("!/");
     if (given.isEmpty() || bang < 0) {
       return base;
     }
-    String jar = base.substring(0, bang + 1);
+    String root = nest.rootOf(base);
+    String jar = root.isEmpty() ? base.substring(0, bang + 1) : root;
     if (given.charAt(0) == '/') {
       return jar + given;
     }
-    String folder = base.substring(bang + 1, base.lastIndexOf('/') + 1);
+    String folder = base.substring(jar.length(), Math.max(jar.length(), base.lastIndexOf('/')) + 1);
     return jar + plain(folder + given);
   }
 

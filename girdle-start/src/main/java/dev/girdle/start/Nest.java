@@ -2,6 +2,7 @@ package dev.girdle.start;
 
 import java.io.File;
 import java.io.FileNotFoundException;
+import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.MalformedURLException;
@@ -10,59 +11,67 @@ import java.net.URISyntaxException;
 import java.net.URL;
 import java.net.URLConnection;
 import java.net.URLStreamHandler;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.Enumeration;
 import java.util.List;
 import java.util.jar.JarFile;
+import java.util.jar.Manifest;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 
 /**
- * The open archive and the jars in it: finds files by name across all jars in class-path order.
+ * The archive that is running, with the files of each of its jars in a folder of the jar's name.
  *
- * <p>Safe for use by several threads.
+ * <p>A file's address is {@code jar:file:/folder/app.jar!/lib/some.jar/path}: an entry of a real
+ * file, as far as Java's own classes and the programs that take addresses apart can tell. Who opens
+ * the address that the class loader gave gets the view of the single jar, see {@link
+ * NestConnection}.
  */
-public final class Nest {
-  private static final String PROTOCOL = "girdle";
-
-  /** Between the archive and a jar in it; what lies in the jar follows behind {@code !/}. */
-  private static final String INSIDE = "/-/";
-
-  private static final String HANDLERS = "java.protocol.handler.pkgs";
+final class Nest {
+  private static final String MANIFEST = "META-INF/MANIFEST.MF";
   private static final String VERSIONS = "META-INF/versions/";
 
-  private static volatile Nest running;
-
-  private final ArchiveFile file;
+  private final ZipFile zip;
   private final Index index;
-  private final long[] jarOffsets;
-  private final String prefix;
+  private final String base;
   private final int java = runningJava();
-  private final URLStreamHandler handler = new JarHandler();
+  private final URLStreamHandler handler = new JarHandler(this);
   private final JarFile[] copies;
+  private final Manifest[] manifests;
+
+  /** A file of the archive, as the program finds it. */
+  static final class Found {
+    final int jar;
+    final ZipEntry entry;
+
+    Found(int jar, ZipEntry entry) {
+      this.jar = jar;
+      this.entry = entry;
+    }
+  }
 
   private Nest(File archive) throws IOException {
-    file = new ArchiveFile(archive);
-    index = Index.read(file.read(file.stored(Index.PATH)));
-    String[] jars = index.jars();
-    jarOffsets = new long[jars.length];
-    for (int i = 0; i < jars.length; i++) {
-      jarOffsets[i] = file.stored(jars[i]).offset;
+    zip = new ZipFile(archive);
+    ZipEntry table = zip.getEntry(Index.PATH);
+    if (table == null) {
+      throw new IOException(archive + " is not whole: " + Index.PATH + " is missing from it");
     }
-    copies = new JarFile[jars.length];
-    prefix = archive.toURI().getRawPath().replace("!", "%21") + INSIDE;
+    index = Index.read(read(table));
+    copies = new JarFile[index.jars().length];
+    manifests = new Manifest[copies.length];
+    base = "file:" + archive.toURI().getRawPath().replace("!", "%21") + "!/";
   }
 
   static Nest open(File archive) throws IOException {
-    Nest nest = new Nest(archive);
-    running = nest;
-    String others = System.getProperty(HANDLERS);
-    String mine = Nest.class.getPackage().getName();
-    System.setProperty(HANDLERS, others == null || others.isEmpty() ? mine : mine + "|" + others);
-    return nest;
+    return new Nest(archive);
   }
 
-  /** The feature release of the Java that runs this, 8 and up. */
+  /**
+   * The feature release of the running Java.
+   *
+   * @return 8 or more
+   */
   static int runningJava() {
     String version = System.getProperty("java.specification.version");
     return version.startsWith("1.")
@@ -74,88 +83,87 @@ public final class Nest {
     return index;
   }
 
-  /**
-   * The slot of the first file of this name in class-path order, as the running Java sees it.
-   *
-   * @return the slot, or -1 if no jar has the file
-   */
-  int find(String name) throws IOException {
-    int hash = name.hashCode();
-    for (int slot = index.first(hash); !index.isFree(slot); slot = index.next(slot)) {
-      if (fits(slot, hash, name)) {
-        return slot;
-      }
-    }
-    return -1;
+  /** The folder that a jar's files lie in, with a slash at its end. */
+  private String folder(int jar) {
+    return index.jars()[jar] + "/";
   }
 
-  /** The slot of this file in one jar, or -1. */
-  int find(String name, int jar) throws IOException {
+  /** The first file of that name on the class path, null if there is none. */
+  Found find(String name) {
     int hash = name.hashCode();
     for (int slot = index.first(hash); !index.isFree(slot); slot = index.next(slot)) {
-      if (index.jar(slot) == jar && fits(slot, hash, name)) {
-        return slot;
+      Found found = at(slot, hash, name);
+      if (found != null) {
+        return found;
       }
     }
-    return -1;
+    return null;
   }
 
-  /** One slot for each jar that has the file, in class-path order. */
-  List<Integer> findAll(String name) throws IOException {
-    List<Integer> found = new ArrayList<>();
+  /** The file of that name in one jar, null if there is none. */
+  Found find(String name, int jar) {
+    int hash = name.hashCode();
+    for (int slot = index.first(hash); !index.isFree(slot); slot = index.next(slot)) {
+      Found found = index.jar(slot) == jar ? at(slot, hash, name) : null;
+      if (found != null) {
+        return found;
+      }
+    }
+    return null;
+  }
+
+  /** The files of that name, one for each jar that has it, in class-path order. */
+  List<Found> findAll(String name) {
+    List<Found> all = new ArrayList<>();
     int hash = name.hashCode();
     int lastJar = -1;
     for (int slot = index.first(hash); !index.isFree(slot); slot = index.next(slot)) {
-      if (index.jar(slot) != lastJar && fits(slot, hash, name)) {
-        found.add(slot);
-        lastJar = index.jar(slot);
+      Found found = index.jar(slot) == lastJar ? null : at(slot, hash, name);
+      if (found != null) {
+        all.add(found);
+        lastJar = found.jar;
       }
     }
-    return found;
+    return all;
   }
 
-  /** Two names may share a hash, so the name in the jar itself decides. */
-  private boolean fits(int slot, int hash, String name) throws IOException {
-    if (index.hash(slot) != hash || index.release(slot) > java) {
-      return false;
-    }
-    byte[] expected = inJar(slot, name).getBytes(StandardCharsets.UTF_8);
-    return file.hasName(offset(slot), expected);
-  }
-
-  private String inJar(int slot, String name) {
+  /** The file that a slot stands for, null if it stands for another name or a newer Java. */
+  private Found at(int slot, int hash, String name) {
     int release = index.release(slot);
-    return release == 0 ? name : VERSIONS + release + "/" + name;
+    if (index.hash(slot) != hash || release > java) {
+      return null;
+    }
+    String inJar = release == 0 ? name : VERSIONS + release + "/" + name;
+    ZipEntry entry = zip.getEntry(folder(index.jar(slot)) + inJar);
+    return entry == null ? null : new Found(index.jar(slot), entry);
   }
 
-  private long offset(int slot) {
-    return jarOffsets[index.jar(slot)] + index.headerOffset(slot);
+  byte[] read(ZipEntry entry) throws IOException {
+    int size = (int) entry.getSize();
+    byte[] bytes = new byte[size];
+    try (InputStream in = zip.getInputStream(entry)) {
+      int done = 0;
+      while (done < size) {
+        int n = in.read(bytes, done, size - done);
+        if (n < 0) {
+          throw new IOException(entry.getName() + " in the archive ends too early");
+        }
+        done += n;
+      }
+    }
+    return bytes;
   }
 
-  private long dataOffset(int slot) {
-    return offset(slot) + index.headerLength(slot);
+  InputStream open(ZipEntry entry) throws IOException {
+    return zip.getInputStream(entry);
   }
 
-  byte[] read(int slot) throws IOException {
-    byte[] data = file.read(dataOffset(slot), Math.toIntExact(index.compressedSize(slot)));
-    return index.isDeflated(slot)
-        ? ArchiveFile.inflate(data, Math.toIntExact(index.size(slot)))
-        : data;
-  }
-
-  InputStream open(int slot) {
-    return file.open(dataOffset(slot), index.compressedSize(slot), index.isDeflated(slot));
-  }
-
-  long size(int slot) {
-    return index.size(slot);
-  }
-
-  /** The address of a file, as the runtime would give it for a plain jar: {@code jar:…!/…}. */
-  URL url(int slot, String name) {
-    String jar = PROTOCOL + ":" + prefix + escape(index.jars()[index.jar(slot)]);
+  URL url(Found found, String asked) {
+    String name = found.entry.getName();
+    boolean isFolder = name.endsWith("/") && !asked.endsWith("/");
+    String path = isFolder ? name.substring(0, name.length() - 1) : name;
     try {
-      return new URL("jar", null, -1, jar + "!/" + escape(inJar(slot, name)), handler);
+      return new URL("jar", null, -1, base + escape(path), handler);
     } catch (MalformedURLException e) {
       throw new IllegalStateException(e);
     }
@@ -167,7 +175,10 @@ public final class Nest {
       boolean plain = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '-' && c <= '9';
       if (!plain && c != '_' && c != '$' || c == '!') {
         try {
-          return new URI(null, null, "/" + path, null).toASCIIString().substring(1);
+          return new URI(null, null, "/" + path, null)
+              .toASCIIString()
+              .substring(1)
+              .replace("!", "%21");
         } catch (URISyntaxException e) {
           throw new IllegalArgumentException(e);
         }
@@ -176,78 +187,102 @@ public final class Nest {
     return path;
   }
 
-  /**
-   * Opens the address of a whole jar in the running archive.
-   *
-   * @param url for example {@code girdle:/folder/app.jar/-/lib/some.jar}
-   * @return the connection, not yet connected
-   * @throws IOException if there is no such jar, or the address is of another archive
-   */
-  public static URLConnection connect(URL url) throws IOException {
-    Nest nest = running;
-    int jar = nest == null ? -1 : nest.jarAt(url);
-    if (jar < 0) {
-      throw new FileNotFoundException("not in the running archive: " + url);
-    }
-    return new WholeConnection(url, nest, jar);
-  }
-
-  /** Opens the address of a file in a jar: {@code jar:girdle:…!/path}. */
-  static URLConnection connectToFile(URL url) throws IOException {
+  /** Opens an address that this archive gave, or one that was resolved against such a one. */
+  URLConnection connect(URL url) throws IOException {
     String address = url.getFile();
-    int bang = address.indexOf("!/");
-    Nest nest = running;
-    int jar = nest == null || bang < 0 ? -1 : nest.jarAt(new URL(address.substring(0, bang)));
+    int jar = jarAt(address);
     if (jar < 0) {
-      throw new FileNotFoundException("not in the running archive: " + url);
+      // a file of the archive itself, which Java opens as any other
+      return new URL("jar:" + address).openConnection();
     }
-    String path = address.substring(bang + 2);
-    int end = path.indexOf('#');
-    String name = path(end < 0 ? path : path.substring(0, end));
-    return new NestConnection(url, nest, jar, nest.find(name, jar));
+    String path = path(address.substring(base.length())).substring(folder(jar).length() - 1);
+    String name = path.isEmpty() ? "" : path.substring(1);
+    Found found = name.isEmpty() ? null : find(name, jar);
+    if (found == null && !name.isEmpty()) {
+      throw new FileNotFoundException("no such file in the archive: " + url);
+    }
+    return new NestConnection(url, this, jar, found, name);
   }
 
-  private static String path(String escaped) {
-    return escaped.isEmpty() ? "" : URI.create("/" + escaped).getPath().substring(1);
+  /** The part of an address that names a jar, up to its files; empty if it is in none. */
+  String rootOf(String address) {
+    int jar = jarAt(address);
+    return jar < 0 ? "" : base + escape(index.jars()[jar]);
   }
 
-  private int jarAt(URL url) {
-    String path = url.getPath();
-    if (!path.startsWith(prefix)) {
+  private int jarAt(String address) {
+    if (!address.startsWith(base)) {
       return -1;
     }
-    String jar = path(path.substring(prefix.length()));
-    for (int i = 0; i < jarOffsets.length; i++) {
-      if (index.jars()[i].equals(jar)) {
+    String path = path(address.substring(base.length())) + "/";
+    for (int i = 0; i < copies.length; i++) {
+      if (path.startsWith(folder(i))) {
         return i;
       }
     }
     return -1;
   }
 
-  long jarSize(int jar) throws IOException {
-    return file.stored(index.jars()[jar]).size;
+  private static String path(String escaped) {
+    int end = escaped.indexOf('#');
+    String plain = end < 0 ? escaped : escaped.substring(0, end);
+    return plain.isEmpty() ? "" : URI.create("/" + plain).getPath().substring(1);
   }
 
-  InputStream openJar(int jar) throws IOException {
-    return file.open(jarOffsets[jar], jarSize(jar), false);
+  /** What a jar says of itself; empty if it has no manifest. */
+  Manifest manifest(int jar) throws IOException {
+    synchronized (manifests) {
+      if (manifests[jar] == null) {
+        Manifest manifest = new Manifest();
+        Found found = find(MANIFEST, jar);
+        if (found != null) {
+          manifest.read(open(found.entry));
+        }
+        manifests[jar] = manifest;
+      }
+      return manifests[jar];
+    }
   }
 
   /**
-   * A jar as a file of its own, for programs that go through all of it: a copy in the folder for
-   * temporary files, which goes away with the virtual machine.
+   * A jar as a file of its own, in the folder for temporary files. Made when somebody asks for it.
+   *
+   * @param shared whether it may be one that others use, too
    */
   JarFile jarFile(int jar, boolean shared) throws IOException {
     synchronized (copies) {
       if (copies[jar] == null || !isOpen(copies[jar])) {
         File copy = File.createTempFile("girdle-", ".jar");
         copy.deleteOnExit();
-        try (InputStream in = openJar(jar)) {
-          Files.copy(in, copy.toPath(), StandardCopyOption.REPLACE_EXISTING);
-        }
+        copyTo(jar, copy);
         copies[jar] = new JarFile(copy);
       }
       return shared ? copies[jar] : new JarFile(copies[jar].getName());
+    }
+  }
+
+  private void copyTo(int jar, File copy) throws IOException {
+    List<ZipEntry> entries = new ArrayList<>();
+    String folder = folder(jar);
+    Enumeration<? extends ZipEntry> all = zip.entries();
+    while (all.hasMoreElements()) {
+      ZipEntry entry = all.nextElement();
+      String name = entry.getName();
+      if (name.startsWith(folder) && name.length() > folder.length()) {
+        // a jar's manifest comes first, or some readers do not find it
+        entries.add(name.equals(folder + MANIFEST) ? 0 : entries.size(), entry);
+      }
+    }
+    try (ZipOutputStream out = new ZipOutputStream(new FileOutputStream(copy))) {
+      for (ZipEntry entry : entries) {
+        ZipEntry named = new ZipEntry(entry.getName().substring(folder.length()));
+        named.setTime(entry.getTime());
+        out.putNextEntry(named);
+        if (!entry.isDirectory()) {
+          out.write(read(entry));
+        }
+        out.closeEntry();
+      }
     }
   }
 

@@ -1,6 +1,5 @@
 package dev.girdle.start;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.URL;
 import java.security.CodeSource;
@@ -28,7 +27,6 @@ final class StartLoader extends ClassLoader {
   private final Nest nest;
   private final ClassLoader system;
   private final ProtectionDomain domain;
-  private final Manifest[] manifests;
 
   StartLoader(Nest nest, ClassLoader system) {
     super(system.getParent());
@@ -36,7 +34,6 @@ final class StartLoader extends ClassLoader {
     this.system = system;
     CodeSource source = Start.class.getProtectionDomain().getCodeSource();
     this.domain = new ProtectionDomain(source, null, this, null);
-    this.manifests = new Manifest[nest.index().jars().length];
   }
 
   @Override
@@ -90,14 +87,14 @@ final class StartLoader extends ClassLoader {
 
   private Class<?> define(String name) throws ClassNotFoundException {
     try {
-      int slot = nest.find(name.replace('.', '/').concat(".class"));
-      if (slot < 0) {
+      Nest.Found found = nest.find(name.replace('.', '/').concat(".class"));
+      if (found == null) {
         return null;
       }
-      byte[] bytes = nest.read(slot);
+      byte[] bytes = nest.read(found.entry);
       int dot = name.lastIndexOf('.');
       if (dot > 0) {
-        definePackageOnce(name.substring(0, dot), nest.index().jar(slot));
+        definePackageOnce(name.substring(0, dot), found.jar);
       }
       return defineClass(name, bytes, 0, bytes.length, domain);
     } catch (IOException e) {
@@ -109,7 +106,7 @@ final class StartLoader extends ClassLoader {
     if (getPackage(name) != null) {
       return;
     }
-    Manifest manifest = manifest(jar);
+    Manifest manifest = nest.manifest(jar);
     Attributes own = manifest.getAttributes(name.replace('.', '/') + "/");
     Attributes main = manifest.getMainAttributes();
     URL sealBase =
@@ -137,35 +134,17 @@ final class StartLoader extends ClassLoader {
     return value != null ? value : main.getValue(name);
   }
 
-  private Manifest manifest(int jar) throws IOException {
-    synchronized (manifests) {
-      if (manifests[jar] == null) {
-        Manifest manifest = new Manifest();
-        int slot = nest.find("META-INF/MANIFEST.MF", jar);
-        if (slot >= 0) {
-          manifest.read(new ByteArrayInputStream(nest.read(slot)));
-        }
-        manifests[jar] = manifest;
-      }
-      return manifests[jar];
-    }
-  }
-
   @Override
   protected URL findResource(String name) {
-    try {
-      int slot = nest.find(name);
-      return slot < 0 ? null : nest.url(slot, name);
-    } catch (IOException e) {
-      return null;
-    }
+    Nest.Found found = nest.find(name);
+    return found == null ? null : nest.url(found, name);
   }
 
   @Override
-  protected Enumeration<URL> findResources(String name) throws IOException {
+  protected Enumeration<URL> findResources(String name) {
     List<URL> urls = new ArrayList<>();
-    for (int slot : nest.findAll(name)) {
-      urls.add(nest.url(slot, name));
+    for (Nest.Found found : nest.findAll(name)) {
+      urls.add(nest.url(found, name));
     }
     return Collections.enumeration(urls);
   }
