@@ -125,11 +125,7 @@ public final class ClosureWalk {
   private void walkAlong(Along along, boolean atAGlance) {
     int depth = deepest() + 1;
     List<Component> fresh =
-        reached.keySet().stream()
-            .map(Item::component)
-            .filter(c -> c.role() != Role.RUNTIME)
-            .filter(asked::add)
-            .toList();
+        reached.keySet().stream().map(Item::component).filter(asked::add).toList();
     glances = atAGlance;
     for (Component component : fresh) {
       follow(along.of(component), Strength.HINT, depth);

@@ -40,9 +40,6 @@ final class Leniency {
   }
 
   void apply() {
-    for (List<Demand> demands : unsatisfied) {
-      demands.replaceAll(d -> isHard(d) ? linkage.excuseFor(d).map(d::excused).orElse(d) : d);
-    }
     forEach(
         d -> {
           if (!d.excuse().isEmpty()) {
@@ -65,6 +62,10 @@ final class Leniency {
     }
     for (List<Demand> demands : unsatisfied) {
       demands.replaceAll(this::rank);
+    }
+    // what is known of a single demand makes nothing else optional
+    for (List<Demand> demands : unsatisfied) {
+      demands.replaceAll(d -> isHard(d) ? linkage.excuseFor(d).map(d::excused).orElse(d) : d);
     }
   }
 

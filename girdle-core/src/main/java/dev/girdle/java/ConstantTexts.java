@@ -20,24 +20,36 @@ final class ConstantTexts {
   /** One demand for each constant (JVMS 4.4.3) that is the full name of a class of the index. */
   static List<Demand> of(Item ofClass, ClassIndex index) throws IOException {
     List<Demand> demands = new ArrayList<>();
+    for (String text : all(ofClass)) {
+      TextDemands.className(text, index)
+          .ifPresent(
+              name ->
+                  demands.add(
+                      new Demand(
+                          How.CODE_TEXT, Thing.CODE, name, ofClass, "", 0, Strength.SOFT, "")));
+    }
+    return demands;
+  }
+
+  /** All constant texts of a class. */
+  static List<String> all(Item ofClass) throws IOException {
+    List<String> texts = new ArrayList<>();
     ClassReader reader;
     try {
       reader = ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()));
     } catch (UnreadableItemException e) {
-      return demands; // the walk of the application has told it
+      return texts; // the walk of the application has told it
     }
     char[] buffer = new char[reader.getMaxStringLength()];
     for (int i = 1; i < reader.getItemCount(); i++) {
       int at = reader.getItem(i);
       if (at > 0 && reader.readByte(at - 1) == CONSTANT_STRING) {
-        TextDemands.className(reader.readUTF8(at, buffer), index)
-            .ifPresent(
-                name ->
-                    demands.add(
-                        new Demand(
-                            How.CODE_TEXT, Thing.CODE, name, ofClass, "", 0, Strength.SOFT, "")));
+        String text = reader.readUTF8(at, buffer);
+        if (text != null) {
+          texts.add(text);
+        }
       }
     }
-    return demands;
+    return texts;
   }
 }

@@ -62,6 +62,12 @@ final class Declarations {
         && mandatoryAndAbsent.stream().noneMatch(l -> holds(l, demand.name()));
   }
 
+  /** Whether a component is described as a library, by itself or in the local repository. */
+  synchronized boolean isPublished(Component component) {
+    read();
+    return descriptions.containsKey(component);
+  }
+
   private Description description(Component component) {
     return descriptions.getOrDefault(component, Description.SILENT);
   }

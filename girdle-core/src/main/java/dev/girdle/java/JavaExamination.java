@@ -126,8 +126,7 @@ final class JavaExamination implements Examination {
   private synchronized boolean makesClasses() {
     if (makesClasses == null) {
       makesClasses =
-          application.components().stream()
-              .anyMatch(c -> isUsers(c) && JavaFacts.makesClasses(c));
+          application.components().stream().anyMatch(c -> isUsers(c) && JavaFacts.makesClasses(c));
     }
     return makesClasses;
   }
@@ -137,7 +136,7 @@ final class JavaExamination implements Examination {
     boolean isCode = prune != Prune.CLASSES || makesClasses();
     return component ->
         component.items().stream()
-            .filter(i -> !index.isExcluded(i))
+            .filter(i -> component.role() != Role.RUNTIME && !index.isExcluded(i))
             .filter(i -> isCode || !i.path().endsWith(".class"))
             .filter(i -> prune.compareTo(Prune.COMPONENTS) <= 0 || uselessAtRunTime(i).isEmpty())
             .map(i -> demand(i, How.ALONG, Strength.HINT))

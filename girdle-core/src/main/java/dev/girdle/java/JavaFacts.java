@@ -37,6 +37,7 @@ record JavaFacts(
     Map<Component, Set<String>> optionalPackages) {
   /** Why an item has no use at run time, whatever the closure says. */
   private static final int CONSTANT_NAME_AND_TYPE = 12;
+
   private static final Set<String> DEFINES =
       Set.of("defineClass", "defineHiddenClass", "defineAnonymousClass");
 

@@ -143,7 +143,11 @@ final class JavaLinkage implements Linkage {
   public boolean isSure(Demand demand, Strength reach) {
     return switch (demand.from().component().role()) {
       case OWN -> reach != Strength.HINT || facts.isFoundByLibraries(demand.from());
-      case PROGRAM, LIBRARY -> reach == Strength.HARD && declarations.areBroken(demand);
+      case PROGRAM ->
+          reach == Strength.HARD
+              && (!declarations.isPublished(demand.from().component())
+                  || declarations.areBroken(demand));
+      case LIBRARY -> reach == Strength.HARD && declarations.areBroken(demand);
       case RUNTIME -> false;
     };
   }

@@ -139,7 +139,8 @@ final class JavaSurvey {
     Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
-        !own.isEmpty() && Files.isDirectory(source.app())
+        !own.isEmpty()
+            && Files.isDirectory(source.app())
             && own.stream().allMatch(RawComponent::isJar)
             && own.size() == scan.components.size();
     RawComponent identified =

@@ -64,6 +64,8 @@ final class RuntimeReach {
   private final Set<Item> made = new HashSet<>();
   private final Map<Item, Set<String>> live = new HashMap<>();
   private final Deque<Demand> queue = new ArrayDeque<>();
+  private final Set<String> methodTexts = new HashSet<>();
+  private final Set<Item> noted = new HashSet<>();
 
   /**
    * Prepares a walk.
@@ -86,12 +88,65 @@ final class RuntimeReach {
   void follow(Collection<Demand> demands) throws IOException {
     queue.addAll(demands);
     try {
-      for (Demand demand = queue.poll(); demand != null; demand = queue.poll()) {
-        follow(demand);
-      }
+      int before;
+      do {
+        before = first.size();
+        for (Demand demand = queue.poll(); demand != null; demand = queue.poll()) {
+          follow(demand);
+        }
+        callByName();
+      } while (first.size() > before || !queue.isEmpty());
+      takeFiles();
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
+  }
+
+  /** Notes texts of the program, which may name methods of the runtime. */
+  void noteTexts(Collection<String> texts) {
+    texts.stream().filter(RuntimeReach::mayBeMethod).forEach(methodTexts::add);
+  }
+
+  private static boolean mayBeMethod(String text) {
+    return text.length() > 4
+        && text.length() < 60
+        && Character.isLowerCase(text.charAt(0))
+        && text.chars().anyMatch(Character::isUpperCase)
+        && text.chars().allMatch(Character::isJavaIdentifierPart);
+  }
+
+  /**
+   * Reflection finds methods by texts: of a class that is at work, those count that are named so.
+   */
+  private void callByName() throws IOException {
+    for (Item item : List.copyOf(linked)) {
+      if (noted.add(item)) {
+        noteTexts(ConstantTexts.all(item));
+      }
+    }
+    for (Item item : List.copyOf(linked)) {
+      for (String method : result(item).declared()) {
+        if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
+          enliven(item, method);
+          call(item, method);
+        }
+      }
+    }
+  }
+
+  /** Files of a module are opened by names that its code joins; together they weigh little. */
+  private void takeFiles() {
+    Map<Component, Item> modules = new LinkedHashMap<>();
+    linked.forEach(i -> modules.putIfAbsent(i.component(), i));
+    modules.forEach(
+        (module, by) ->
+            module.items().stream()
+                .filter(i -> !i.path().endsWith(".class"))
+                .forEach(i -> first.putIfAbsent(i, along(i, by))));
+  }
+
+  private static Demand along(Item item, Item by) {
+    return new Demand(How.RELATION, Thing.RESOURCE, item.path(), by, "", 0, Strength.HINT, "");
   }
 
   /** Everything that is reached, each with the demand that first reached it. */

@@ -5,7 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.Reached;
+import dev.girdle.closure.How;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -19,6 +19,7 @@ import dev.girdle.java.runtime.Extract;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -64,11 +65,9 @@ final class RuntimeWalk {
       throws IOException {
     RuntimeWalk walk = new RuntimeWalk(runtime, chosen, choice);
     walk.always(choice.always());
-    // what could be meant by a name that only the run tells is no reason to take a part of Java
-    closure.askedOfRuntime().stream()
-        .filter(d -> d.strength() != Strength.HINT)
-        .forEach(walk.seeds::add);
-    walk.named(closure, selection);
+    walk.seeds.addAll(closure.askedOfRuntime());
+    walk.named(selection);
+    walk.configured(runtime);
     for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
       walk.seeds.add(Demand.ofEvidence(name));
     }
@@ -105,6 +104,12 @@ final class RuntimeWalk {
                     p -> index.classNamed(p).forEach(i -> index.addService(service, i))));
   }
 
+  /** What Java's own configuration names. */
+  private void configured(BundledRuntime runtime) {
+    Component files = component("configuration", runtime.configuration());
+    files.items().forEach(i -> seeds.addAll(texts(i, index)));
+  }
+
   private void always(List<NamePattern> patterns) {
     for (NamePattern pattern : patterns) {
       index.classNames().stream()
@@ -114,15 +119,41 @@ final class RuntimeWalk {
     }
   }
 
-  /** What the constants of the program's classes, and the words in its files, name. */
-  private void named(Closure closure, Selection selection) throws IOException {
-    for (Reached reached : closure.reached()) {
-      Item item = reached.item();
-      boolean isOfProgram = item.component().role() != Role.RUNTIME && selection.keeps(item);
-      if (isOfProgram && reached.strength() != Strength.HINT) {
-        boolean isClass = item.path().endsWith(".class");
-        seeds.addAll(isClass ? ConstantTexts.of(item, index) : FileDemands.of(item, index));
-      }
+  /** Texts of all that goes along can name classes of the runtime. */
+  private void named(Selection selection) {
+    List<Item> kept =
+        selection.components().stream().flatMap(c -> selection.items(c).keySet().stream()).toList();
+    kept.parallelStream().map(i -> texts(i, index)).toList().forEach(seeds::addAll);
+    kept.parallelStream().filter(RuntimeWalk::readsJava).findFirst().ifPresent(this::allFor);
+  }
+
+  /** Compilers read the classes of a Java as data, through its own file system. */
+  private static boolean readsJava(Item item) {
+    if (!item.path().endsWith(".class")) {
+      return false;
+    }
+    try {
+      return ConstantTexts.all(item).stream()
+          .anyMatch(t -> t.startsWith("jrt:/") || t.endsWith("jrt-fs.jar"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void allFor(Item reader) {
+    for (String name : index.classNames()) {
+      seeds.add(
+          new Demand(How.RESOURCE, Thing.CODE, name, reader, "", 0, Strength.SOFT, "", "", ""));
+    }
+  }
+
+  private static List<Demand> texts(Item item, ClassIndex index) {
+    try {
+      return item.path().endsWith(".class")
+          ? ConstantTexts.of(item, index)
+          : FileDemands.of(item, index);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 }

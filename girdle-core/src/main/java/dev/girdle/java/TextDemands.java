@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -61,6 +62,10 @@ final class TextDemands {
     boolean isPath = text.indexOf('.') > 0 || text.indexOf('/') >= 0;
     if (!isPath || text.chars().anyMatch(c -> c <= ' ')) {
       return;
+    }
+    boolean isPrefix = text.endsWith(".") || text.endsWith("/");
+    if (gathering.item().component().role() == Role.RUNTIME && !isPrefix) {
+      return; // a runtime speaks of its packages for many reasons
     }
     String name = text.replace('/', '.').replace('-', '_');
     name = name.startsWith(".") ? name.substring(1) : name;

@@ -21,7 +21,7 @@ final class Causes {
       List.of(
           Pattern.compile(
               "(?:NoClassDefFoundError|ClassNotFoundException): " + NAME + "(?=\\s|$|,)"),
-          Pattern.compile("made without the class " + NAME + ","),
+          Pattern.compile("made without the class " + NAME + "[,;]"),
           Pattern.compile("Could not find or load main class " + NAME),
           Pattern.compile("Provider " + NAME + " not found"));
   private static final Pattern MODULE = Pattern.compile("[Mm]odule ([\\w.]+) not found");

@@ -183,7 +183,8 @@ class LayoutsTest {
     assertThat(layOut(Shape.NESTED).files())
         .extracting(LayoutFile::path)
         .containsAll(StartClasses.ofNested().stream().map(LayoutFile::path).toList())
-        .containsSubsequence("lib/m.jar", "lib/lib.jar", "lib/other.jar");
+        .containsSubsequence(
+            "lib/m.jar/m/Main.class", "lib/lib.jar/l/Lib.class", "lib/other.jar/o/Other.class");
   }
 
   @Test

@@ -3,11 +3,8 @@ package dev.girdle.start;
 import java.io.BufferedReader;
 import java.io.FileInputStream;
 import java.io.InputStreamReader;
-import java.io.PrintStream;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Says so when a program asks for a class that its Java was made without. It becomes part of that
@@ -20,36 +17,38 @@ public final class LeftOut {
   /** Where the list lies in the Java: a package, a colon, and the names in it. */
   static final String LIST = "/lib/left-out-classes.txt";
 
-  private static final Set<String> TOLD = new HashSet<String>();
   private static Map<String, String> packages;
   private static boolean busy;
 
   private LeftOut() {}
 
   /**
-   * Takes note of a class that was not found.
+   * Adds to what an error says of itself that the class was left out, if it was. Asked only when
+   * somebody writes the error down: who catches it and goes on needs no explanation.
    *
-   * @param message what the error says: often nothing but the class's name, with dots or slashes
+   * @param text what the error says of itself
+   * @param message its message: often nothing but the class's name, with dots or slashes
+   * @return the text, perhaps with an explanation
    */
-  public static synchronized void notFound(String message) {
-    PrintStream err = System.err;
-    if (busy || message == null || err == null) {
-      return;
+  public static synchronized String told(String text, String message) {
+    if (busy || message == null) {
+      return text;
     }
     busy = true;
     try {
       String name = message.replace('/', '.');
-      if (mayBeOfJava(name) && isLeftOut(name) && TOLD.add(name)) {
-        err.println(
-            "The Java that came with this program was made without the class "
-                + name
-                + ", and the program asks for it.\n"
-                + "  Please report this to those who gave you the program."
-                + " They mend it with: girdle seal --always "
-                + name);
-      }
+      return mayBeOfJava(name) && isLeftOut(name)
+          ? text
+              + " (the Java that came with this program was made without the class "
+              + name
+              + "; please report this to those who gave you the program,"
+              + " they mend it with: girdle seal --always "
+              + name
+              + ")"
+          : text;
     } catch (Throwable e) {
       packages = packages == null ? new HashMap<String, String>() : packages;
+      return text;
     } finally {
       busy = false;
     }

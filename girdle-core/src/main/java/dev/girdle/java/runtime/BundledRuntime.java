@@ -220,6 +220,18 @@ public final class BundledRuntime implements AutoCloseable {
   }
 
   /**
+   * The files that configure the runtime, as users may change them.
+   *
+   * @return their contents by path
+   */
+  public Map<String, Content> configuration() {
+    Map<String, Content> found = new TreeMap<>();
+    files(path -> Optional.of(path).filter(p -> p.startsWith("conf/")), "")
+        .forEach(f -> found.put(f.path(), f.content()));
+    return found;
+  }
+
+  /**
    * How much room the contents of modules take in what goes along.
    *
    * @param extract what goes along

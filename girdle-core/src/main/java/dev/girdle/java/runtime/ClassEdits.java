@@ -23,6 +23,7 @@ final class ClassEdits {
   /** In a package that every runtime has and that programs see nothing of. */
   static final String TELLER = "jdk/internal/misc/GirdleLeftOut";
 
+  private static final String TEXT = "Ljava/lang/String;";
   private static final int LARGEST = 1 << 20;
 
   private ClassEdits() {}
@@ -52,23 +53,21 @@ final class ClassEdits {
     }
 
     @Override
-    public MethodVisitor visitMethod(
-        int access, String name, String descriptor, String signature, String[] exceptions) {
-      MethodVisitor next = super.visitMethod(access, name, descriptor, signature, exceptions);
-      if (!name.equals("<init>") || !descriptor.startsWith("(Ljava/lang/String;")) {
-        return next;
-      }
-      return new MethodVisitor(Opcodes.ASM9, next) {
-        @Override
-        public void visitInsn(int opcode) {
-          if (opcode == Opcodes.RETURN) {
-            super.visitVarInsn(Opcodes.ALOAD, 1);
-            super.visitMethodInsn(
-                Opcodes.INVOKESTATIC, TELLER, "notFound", "(Ljava/lang/String;)V", false);
-          }
-          super.visitInsn(opcode);
-        }
-      };
+    public void visitEnd() {
+      MethodVisitor code = visitMethod(Opcodes.ACC_PUBLIC, "toString", "()" + TEXT, null, null);
+      code.visitCode();
+      code.visitVarInsn(Opcodes.ALOAD, 0);
+      code.visitMethodInsn(
+          Opcodes.INVOKESPECIAL, "java/lang/Throwable", "toString", "()" + TEXT, false);
+      code.visitVarInsn(Opcodes.ALOAD, 0);
+      code.visitMethodInsn(
+          Opcodes.INVOKEVIRTUAL, "java/lang/Throwable", "getMessage", "()" + TEXT, false);
+      code.visitMethodInsn(
+          Opcodes.INVOKESTATIC, TELLER, "told", "(" + TEXT + TEXT + ")" + TEXT, false);
+      code.visitInsn(Opcodes.ARETURN);
+      code.visitMaxs(2, 1);
+      code.visitEnd();
+      super.visitEnd();
     }
   }
 

@@ -52,7 +52,6 @@ final class ModuleFiles {
     return path.equals("lib/modules")
         || path.equals("release")
         || path.equals("lib/classlist")
-        || path.equals("lib/jrt-fs.jar")
         || path.equals("lib/jar.binfmt")
         || path.endsWith(".jsa")
         || isTool && !isLibrary && !path.endsWith(".dll");

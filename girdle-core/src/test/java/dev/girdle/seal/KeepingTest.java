@@ -1,0 +1,180 @@
+package dev.girdle.seal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.app.Role;
+import dev.girdle.plan.Prune;
+import dev.girdle.testing.Jar;
+import java.io.IOException;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * What goes along though no chain leads to it; each a rule that several real programs asked for.
+ */
+class KeepingTest {
+  @TempDir Path dir;
+  private Office office;
+
+  @BeforeEach
+  void office() {
+    office = new Office(dir);
+  }
+
+  @Test
+  void theUsersOwnCodeAndFilesAreNotPruned() throws IOException {
+    office.own(
+        new Jar().with("webroot/index.html", "<html/>").with("db/V1.sql", "create table t(x int)"),
+        Office.mainOf(""),
+        "package m; public class OnlyFoundByScanning { }");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "office.jar"))
+          .contains("m/OnlyFoundByScanning.class", "webroot/index.html", "db/V1.sql");
+    }
+  }
+
+  @Test
+  void whatTravelsAlongBringsWhatItNeeds() throws IOException {
+    office.library("deep", "package deep; public class Deep { }");
+    office.library(
+        "wide",
+        "package wide; public class Wide { }",
+        "package wide; public class LoadedByConfiguration { deep.Deep deep = new deep.Deep(); }");
+    office.library("unused", "package unused; public class Unused { }");
+    office.main("new wide.Wide();");
+    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+      assertThat(Office.kept(found)).containsExactly("office.jar", "deep.jar", "wide.jar");
+      assertThat(found.closure().reachedIn(found.kept().get(2))).hasSize(1);
+    }
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.kept(found)).containsExactly("office.jar", "wide.jar");
+    }
+  }
+
+  @Test
+  void aClassThatIsKeptWorksWithAllItsMethodsMembersAndItsOuterClass() throws IOException {
+    office.library(
+        "l",
+        "package l; public class Outer { public static class Inner { } class Never { Far far; }"
+            + " public void rarely() { new Spare(); } }",
+        "package l; class Far { }",
+        "package l; class Spare { }",
+        "package l; class Alone { }");
+    office.main("new l.Outer.Inner();");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder(
+              "l/Outer.class",
+              "l/Outer$Inner.class",
+              "l/Outer$Never.class",
+              "l/Far.class",
+              "l/Spare.class");
+    }
+  }
+
+  @Test
+  void namesWhoseHalvesStandInDifferentClassesAreJoined() throws IOException {
+    office.library(
+        "ask",
+        "package ask; public class Asker { public static Object of(Class<?> c) throws Exception {"
+            + " return Class.forName(c.getName() + end()).getConstructor(); }"
+            + " static String end() { return \"Helper\"; } }");
+    office.library(
+        "l",
+        "package l; public class Quay { }",
+        "package l; public class QuayHelper { }",
+        "package l; class Quay_log { }",
+        "package l; public class Quayside { }");
+    office.main("ask.Asker.of(l.Quay.class);");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder("l/Quay.class", "l/QuayHelper.class", "l/Quay_log.class");
+    }
+  }
+
+  @Test
+  void aTextThatNamesAPackageOrAStemCountsForAllOfIt() throws IOException {
+    office.library(
+        "l",
+        "package l.theme; public class Dark { }",
+        "package l.run; public class core__init { }",
+        "package l.run; public class other__init { }",
+        "package l; public class Start { public static String[] names() {"
+            + " return new String[] {\"l.theme\", \"l/run/core\"}; } }");
+    office.main("l.Start.names();");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder(
+              "l/Start.class", "l/theme/Dark.class", "l/run/core__init.class");
+    }
+  }
+
+  @Test
+  void jarsWithoutClassesAreReadByAnyName() throws IOException {
+    new Jar().with("tides/data.clj", "(ns tides.data)").write(office.app().resolve("lib/data.jar"));
+    new Jar()
+        .with("META-INF/maven/a/b/pom.xml", "<project/>")
+        .write(office.app().resolve("lib/empty.jar"));
+    office.main("");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "data.jar")).containsExactly("tides/data.clj");
+      assertThat(Office.kept(found)).doesNotContain("empty.jar");
+    }
+  }
+
+  @Test
+  void whatMakesClassesOfWhatItIsGivenKeepsThemAll() throws IOException {
+    office.library("l", "package l; public class Used { }", "package l; public class ByScript { }");
+    office.own(
+        new Jar(),
+        Office.mainOf("new l.Used();"),
+        "package m; public class Maker extends ClassLoader { Class<?> of(byte[] b) {"
+            + " return defineClass(null, b, 0, b.length); } }");
+    try (Assessment found = office.assess(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar")).contains("l/ByScript.class");
+    }
+  }
+
+  @Test
+  void aSingleJarOfAFolderOfJarsIsOnlyGuessedToBeTheUsers() throws IOException {
+    office.main("");
+    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+      assertThat(found.kept().get(0).role()).isEqualTo(Role.PROGRAM);
+    }
+    office.library("l", "package l; public class L { }");
+    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+      assertThat(found.kept().get(0).role()).isEqualTo(Role.OWN);
+    }
+  }
+
+  @Test
+  void onlyWhatCannotBeDoneWithoutDecidesWhichJavaIsNeeded() throws IOException {
+    office.library(
+        "l",
+        new Jar()
+            .manifest("Multi-Release: true")
+            .with("META-INF/versions/21/l/Newer.class", newer()),
+        "package l; public class L { public static Object o() { try {"
+            + " return Class.forName(\"l.Newer\"); } catch (ClassNotFoundException e) { return null; } } }");
+    office.main("l.L.o();");
+    try (Assessment found = office.assess(Prune.FILES)) {
+      assertThat(found.need().release()).isEqualTo(17);
+      assertThat(found.notices()).anyMatch(n -> n.contains("l.Newer (Java 21)"));
+    }
+  }
+
+  private static byte[] newer() {
+    org.objectweb.asm.ClassWriter writer = new org.objectweb.asm.ClassWriter(0);
+    writer.visit(
+        org.objectweb.asm.Opcodes.V21,
+        org.objectweb.asm.Opcodes.ACC_PUBLIC,
+        "l/Newer",
+        null,
+        "java/lang/Object",
+        null);
+    writer.visitEnd();
+    return writer.toByteArray();
+  }
+}
