@@ -65,9 +65,10 @@ final class ApplicationOptions {
       names = "--prune",
       paramLabel = "LEVEL",
       description =
-          "What nothing needs is left out: none of it, whole components, or also files, or also"
-              + " classes of components that are needed"
-              + " (none, components, files, classes; components if not given).")
+          "What is left out: nothing; whole components that nothing needs; also files that no code"
+              + " can use, such as build descriptions and sources of what is compiled; or also"
+              + " classes that nothing reaches"
+              + " (none, components, files, classes; files if not given).")
   Prune prune;
 
   @Option(

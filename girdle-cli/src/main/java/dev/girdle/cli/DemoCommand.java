@@ -74,7 +74,7 @@ final class DemoCommand implements Callable<Integer> {
       List<Artifact> artifacts = outcome.orThrow();
       view.step(
           "seal " + dir + " --replace",
-          () -> new SealView(plan, assessments, outcome).print(context.console()));
+          () -> new SealView(plan, assessments, outcome, false).print(context.console()));
       Artifact folder = artifacts.get(0);
       Check check = Check.of(folder.path(), context.environment(), meter);
       view.step(

@@ -16,12 +16,15 @@ import dev.girdle.rehearse.StageWish;
 import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Gate;
+import dev.girdle.seal.Mending;
+import dev.girdle.seal.Original;
 import dev.girdle.seal.Outcome;
 import dev.girdle.seal.Quieting;
 import dev.girdle.seal.Sealer;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -105,6 +108,16 @@ final class SealCommand implements Callable<Integer> {
   private boolean rehearse;
 
   @Option(
+      names = "--repair",
+      negatable = true,
+      defaultValue = "true",
+      fallbackValue = "true",
+      description =
+          "With --rehearse: what a rehearsal misses in what was left out is put back, and it is"
+              + " rehearsed again. --no-repair only tells.")
+  private boolean repair;
+
+  @Option(
       names = "--never-quiet",
       description =
           "Classes that go along and were never seen in use stay behind, by the evidence that is"
@@ -124,24 +137,54 @@ final class SealCommand implements Callable<Integer> {
   public Integer call() {
     Meter meter = common.startMeter(context);
     Plan plan = overruled(application.plan(context));
-    try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
-      Sealer sealer = new Sealer(Context.release(), meter);
-      boolean isGated = rehearse || neverQuiet;
-      Outcome outcome =
-          (isGated ? sealer.through(gate(plan)) : sealer)
-              .seal(neverQuiet ? Quieting.of(assessments) : assessments);
-      if (outcome.artifacts().isEmpty()) {
-        outcome.orThrow();
+    if (!rehearse && !neverQuiet) {
+      try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
+        return told(plan, assessments, new Sealer(Context.release(), meter).seal(assessments));
       }
-      common.show(new SealView(plan, assessments, outcome), context);
-      outcome.failures().forEach(this::tell);
-      return outcome.failures().isEmpty()
-          ? 0
-          : outcome.failures().get(0).why().fault().exitStatus();
+    }
+    Sealer sealer = new Sealer(Context.release(), meter);
+    try (Original original = Original.of(plan, meter)) {
+      Gate gate = gate(plan, original);
+      if (neverQuiet || !repair) {
+        try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
+          Assessments chosen = neverQuiet ? Quieting.of(assessments) : assessments;
+          return told(plan, assessments, sealer.through(gate).seal(chosen));
+        }
+      }
+      try (Mending mending = new Mending(new Assessor(meter), sealer, gate)) {
+        Mending.Mended mended = mending.seal(plan);
+        try (Assessments assessments = mended.assessments()) {
+          tell(mended);
+          return told(plan, assessments, mended.outcome());
+        }
+      }
     }
   }
 
-  private Gate gate(Plan plan) {
+  private int told(Plan plan, Assessments assessments, Outcome outcome) {
+    if (outcome.artifacts().isEmpty()) {
+      outcome.orThrow();
+    }
+    common.show(new SealView(plan, assessments, outcome, rehearse || neverQuiet), context);
+    outcome.failures().forEach(this::tell);
+    return outcome.failures().isEmpty() ? 0 : outcome.failures().get(0).why().fault().exitStatus();
+  }
+
+  private void tell(Mending.Mended mended) {
+    PrintWriter err = context.console().err();
+    if (!mended.putBack().isEmpty()) {
+      err.println("girdle: put back, since a rehearsal missed it:");
+      mended.putBack().forEach(name -> err.println("  --always " + Console.harmless(name)));
+    }
+    if (mended.seen() > 0) {
+      err.println(
+          "girdle: put back, since the application loads it when it is not sealed: what of "
+              + mended.seen()
+              + " classes was left out");
+    }
+  }
+
+  private Gate gate(Plan plan, Original original) {
     if (plan.rehearsals().isEmpty()) {
       throw GirdleException.request(
           (neverQuiet ? "--never-quiet" : "--rehearse") + ": the plan names no rehearsals",
@@ -150,7 +193,11 @@ final class SealCommand implements Callable<Integer> {
           "      arguments: [what the program is given]");
     }
     return new Gate(
-        plan.rehearsals(), StageWish.USUAL, context.environment(), Target.ofThisMachine());
+        plan.rehearsals(),
+        StageWish.USUAL,
+        context.environment(),
+        Target.ofThisMachine(),
+        Optional.of(original));
   }
 
   private void tell(Outcome.Failure failure) {

@@ -40,6 +40,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** What Java knows about one application. */
@@ -53,6 +54,7 @@ final class JavaExamination implements Examination {
   private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
   private List<String> warnings;
   private Boolean makesClasses;
+  private final Map<Component, Boolean> signed = new ConcurrentHashMap<>();
 
   JavaExamination(Application application, Map<Item, String> excluded, boolean exact)
       throws IOException {
@@ -235,6 +237,10 @@ final class JavaExamination implements Examination {
     return facts.uselessAtRunTime(item);
   }
 
+  private boolean isSigned(Component component) {
+    return signed.computeIfAbsent(component, facts::isSigned);
+  }
+
   @Override
   public Optional<String> staysWith(Item item, Prune prune) {
     String path = item.path();
@@ -246,6 +252,12 @@ final class JavaExamination implements Examination {
     }
     if (JavaFacts.isSignature(path) && facts.isSecurityProvider(item.component())) {
       return Optional.of("signature, which Java asks of providers of cryptography");
+    }
+    if (prune == Prune.FILES && isSigned(item.component())) {
+      return Optional.of("its jar is signed, which holds for all of it");
+    }
+    if (uselessAtRunTime(item).isPresent()) {
+      return Optional.empty();
     }
     if (prune != Prune.CLASSES && path.endsWith(".class")) {
       return Optional.of("not reached; classes are left out by --prune classes only");

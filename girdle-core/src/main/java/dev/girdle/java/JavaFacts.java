@@ -36,6 +36,15 @@ record JavaFacts(
     Hints hints,
     Map<Component, Set<String>> optionalPackages) {
   /** Why an item has no use at run time, whatever the closure says. */
+  private boolean isShadowed(Item item) {
+    List<Item> first = index.classNamed(item.name());
+    return item.path().endsWith(".class")
+        && !item.path().endsWith("-info.class")
+        && !index.isExcluded(item)
+        && !first.isEmpty()
+        && first.stream().noneMatch(i -> i.component() == item.component());
+  }
+
   private static final int CONSTANT_NAME_AND_TYPE = 12;
 
   private static final Set<String> DEFINES =
@@ -45,6 +54,9 @@ record JavaFacts(
     String path = item.path();
     if (Kinds.isSource(path) && isCompiled(item)) {
       return Optional.of("source, not run");
+    }
+    if (isShadowed(item)) {
+      return Optional.of("a class of the same name comes first on the class path");
     }
     if (path.startsWith("META-INF/maven/")) {
       return Optional.of("build description");
@@ -163,6 +175,11 @@ record JavaFacts(
   }
 
   /** Signature files (JAR File Specification, "Signed JAR File"). */
+  /** Whether a jar bears a signature. */
+  boolean isSigned(Component component) {
+    return component.items().stream().anyMatch(i -> isSignature(i.path()));
+  }
+
   static boolean isSignature(String path) {
     if (!Paths.folder(path).equals("META-INF/")) {
       return false;

@@ -24,6 +24,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * What can be reached of a runtime's own classes, method by method and breadth first. A method of
@@ -59,7 +60,7 @@ final class RuntimeReach {
   private final Set<String> calledByNative = new HashSet<>();
   private final Set<Item> knownToNative = new LinkedHashSet<>();
   private final Map<Item, Demand> first = new LinkedHashMap<>();
-  private final Map<Item, ClassDemands.Result> read = new HashMap<>();
+  private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
   private final Set<Item> linked = new HashSet<>();
   private final Set<Item> made = new HashSet<>();
   private final Map<Item, Set<String>> live = new HashMap<>();
@@ -91,8 +92,13 @@ final class RuntimeReach {
       int before;
       do {
         before = first.size();
-        for (Demand demand = queue.poll(); demand != null; demand = queue.poll()) {
-          follow(demand);
+        while (!queue.isEmpty()) {
+          List<Demand> wave = List.copyOf(queue);
+          queue.clear();
+          readAhead(wave);
+          for (Demand demand : wave) {
+            follow(demand);
+          }
         }
         callByName();
       } while (first.size() > before || !queue.isEmpty());
@@ -100,6 +106,16 @@ final class RuntimeReach {
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
+  }
+
+  /** Reads what a wave of demands leads to, in parallel; the walk itself is in one thread. */
+  private void readAhead(List<Demand> wave) {
+    wave.parallelStream()
+        .filter(d -> d.thing() == Thing.CODE)
+        .flatMap(d -> index.classNamed(d.name()).stream())
+        .filter(i -> !i.path().equals(Modules.DESCRIPTOR) && !read.containsKey(i))
+        .distinct()
+        .forEach(this::result);
   }
 
   /** Notes texts of the program, which may name methods of the runtime. */

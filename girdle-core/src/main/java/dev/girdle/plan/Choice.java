@@ -25,7 +25,7 @@ public record Choice(
     List<Path> evidence,
     Optional<Target> target) {
   /** What is done without any wish of the user. */
-  public static final Choice USUAL = of(Prune.COMPONENTS);
+  public static final Choice USUAL = of(Prune.FILES);
 
   /** Copies the lists. */
   public Choice {
@@ -43,6 +43,17 @@ public record Choice(
    */
   public Choice with(Optional<Target> newTarget) {
     return new Choice(prune, missingOk, strict, always, never, evidence, newTarget);
+  }
+
+  /**
+   * The same choice with other things that go along.
+   *
+   * @param newAlways what goes along in any case
+   * @param newEvidence files that tell what was in use
+   * @return a new choice
+   */
+  public Choice with(List<NamePattern> newAlways, List<Path> newEvidence) {
+    return new Choice(prune, missingOk, strict, newAlways, never, newEvidence, target);
   }
 
   /**

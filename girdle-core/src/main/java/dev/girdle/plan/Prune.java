@@ -6,7 +6,7 @@ public enum Prune {
   NONE,
   /** Whole components that nothing reaches stay behind. */
   COMPONENTS,
-  /** Besides, files that are no code and that nothing reaches. */
+  /** Besides, what no code can use or open, wherever it lies. */
   FILES,
   /** Besides, classes that nothing reaches. */
   CLASSES

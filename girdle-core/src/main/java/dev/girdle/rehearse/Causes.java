@@ -24,6 +24,7 @@ final class Causes {
           Pattern.compile("made without the class " + NAME + "[,;]"),
           Pattern.compile("Could not find or load main class " + NAME),
           Pattern.compile("Provider " + NAME + " not found"));
+  private static final String ALWAYS = "contents:\n  always: [";
   private static final Pattern MODULE = Pattern.compile("[Mm]odule ([\\w.]+) not found");
   private static final List<Pattern> LIBRARIES =
       List.of(
@@ -257,10 +258,12 @@ final class Causes {
   }
 
   private static String always(String what) {
-    return "contents:\n  always: [" + what + "]";
+    return ALWAYS + what + "]";
   }
 
   private void put(String key, String said, String cause, String mend) {
-    found.putIfAbsent(key, new Trouble(said, cause, mend));
+    boolean isLeftOut = mend.startsWith(ALWAYS);
+    String leftOut = isLeftOut ? mend.substring(ALWAYS.length(), mend.length() - 1) : "";
+    found.putIfAbsent(key, new Trouble(said, cause, mend, leftOut));
   }
 }

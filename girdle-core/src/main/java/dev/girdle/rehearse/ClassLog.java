@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -56,6 +57,35 @@ final class ClassLog {
     }
   }
 
+  /** The classes that such logs name, wherever they come from. */
+  static Set<String> names(Path seen) throws IOException {
+    Set<String> names = new TreeSet<>();
+    try (Stream<Path> files = Files.list(seen)) {
+      for (Path file : files.toList()) {
+        try (Stream<String> lines = Files.lines(file, StandardCharsets.UTF_8)) {
+          lines
+              .map(LINE::matcher)
+              .filter(m -> m.matches() && !isMade(m.group(1), m.group(2)))
+              .forEach(m -> names.add(m.group(1)));
+        }
+      }
+    }
+    return names;
+  }
+
+  /** Whether a class was made while the program ran, of nothing that lies anywhere. */
+  private static boolean isMade(String name, String source) {
+    return name.indexOf('/') >= 0
+        || name.contains("$$Lambda")
+        || name.contains("$Proxy")
+        || name.contains("LambdaForm$")
+        || name.contains("GeneratedMethodAccessor")
+        || name.contains("GeneratedConstructorAccessor")
+        || name.contains("GeneratedSerializationConstructorAccessor")
+        || source.startsWith("__")
+        || source.contains("Lambda");
+  }
+
   private static void add(String line, StagePaths paths, Set<Seen> found) {
     Matcher library = LIBRARY.matcher(line);
     if (library.matches()) {
@@ -71,18 +101,8 @@ final class ClassLog {
     }
     String name = matcher.group(1);
     String source = matcher.group(2);
-    boolean isMade =
-        name.indexOf('/') >= 0
-            || name.contains("$$Lambda")
-            || name.contains("$Proxy")
-            || name.contains("LambdaForm$")
-            || name.contains("GeneratedMethodAccessor")
-            || name.contains("GeneratedConstructorAccessor")
-            || name.contains("GeneratedSerializationConstructorAccessor")
-            || source.startsWith("__")
-            || source.contains("Lambda");
-    if (isMade) {
-      return; // made while the program ran, of nothing that lies anywhere
+    if (isMade(name, source)) {
+      return;
     }
     String from = "";
     if (source.startsWith("jrt:/")) {

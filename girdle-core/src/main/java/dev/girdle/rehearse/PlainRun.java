@@ -2,7 +2,9 @@ package dev.girdle.rehearse;
 
 import dev.girdle.plan.Rehearsal;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Set;
 
 /**
  * What came of a run that nothing is hidden from.
@@ -24,5 +26,22 @@ public record PlainRun(int status, String output) {
       throws IOException {
     Act act = Act.of(builder, rehearsal, folder);
     return new PlainRun(act.status(), act.output());
+  }
+
+  /**
+   * Runs a program on a Java and looks which classes it loads.
+   *
+   * @param builder what to run
+   * @param rehearsal its input and time limit
+   * @param folder an existing folder for its output
+   * @return full names, in no order; of Java's own, too
+   * @throws IOException if it cannot be run
+   */
+  public static Set<String> classes(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
+      throws IOException {
+    Path seen = Files.createTempDirectory(folder, "seen");
+    builder.environment().put("JAVA_TOOL_OPTIONS", ClassLog.option(seen.toString(), 9));
+    Act.of(builder, rehearsal, folder);
+    return ClassLog.names(seen);
   }
 }

@@ -29,9 +29,11 @@ final class Faults {
     List<Unmet> missing = assessment.faults();
     if (!missing.isEmpty()) {
       describe(assessment, missing, lines);
-      lines.add("  See all with: girdle closure " + assessment.application().source());
+      lines.add("  See all with: girdle closure " + AsTyped.of(assessment.plan()));
       lines.add("  Add what holds them with --with PATH; or, if the program does without them:");
-      packages(missing).forEach((name, count) -> lines.add("    --missing-ok '" + name + ".**'"));
+      acceptances(assessment, missing).stream()
+          .limit(SHOWN)
+          .forEach(name -> lines.add("    --missing-ok '" + name + "'"));
     }
     if (!lines.isEmpty()) {
       lines.add("Nothing was sealed.");
@@ -54,14 +56,29 @@ final class Faults {
     }
   }
 
-  private static Map<String, Integer> packages(List<Unmet> missing) {
-    Map<String, Integer> packages = new LinkedHashMap<>();
+  /** Patterns as narrow as what is missing: never a package of which something is there. */
+  private static List<String> acceptances(Assessment assessment, List<Unmet> missing) {
+    Map<String, List<String>> families = new LinkedHashMap<>();
     for (Unmet unmet : missing) {
-      String[] parts = unmet.name().split("\\.");
-      int deep = Math.min(3, parts.length - 1);
-      String name = String.join(".", List.of(parts).subList(0, Math.max(1, deep)));
-      packages.merge(name, 1, Integer::sum);
+      String family = assessment.examination().linkage().familyOf(unmet.thing(), unmet.name());
+      families.computeIfAbsent(family, f -> new ArrayList<>()).add(unmet.name());
     }
-    return packages;
+    List<String> patterns = new ArrayList<>();
+    families.forEach(
+        (family, names) -> {
+          String shared = names.stream().reduce(Faults::sharedPackage).orElseThrow();
+          boolean isAlone = names.size() == 1;
+          patterns.add(isAlone || shared.isEmpty() ? names.get(0) : shared + ".**");
+        });
+    return patterns;
+  }
+
+  /** The longest package, or name, that both names lie below. */
+  private static String sharedPackage(String a, String b) {
+    String shared = a;
+    while (!shared.isEmpty() && !b.startsWith(shared + ".")) {
+      shared = shared.substring(0, Math.max(0, shared.lastIndexOf('.')));
+    }
+    return shared;
   }
 }

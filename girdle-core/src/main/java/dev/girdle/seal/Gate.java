@@ -13,9 +13,13 @@ import dev.girdle.rehearse.StageWish;
 import dev.girdle.rehearse.Trouble;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** Rehearses what was made before it gets to its place; what fails does not get there. */
 public final class Gate {
@@ -23,6 +27,9 @@ public final class Gate {
   private final StageWish wish;
   private final Map<String, String> environment;
   private final Optional<Target> here;
+  private final Optional<Original> original;
+  private final Set<String> missed = new LinkedHashSet<>();
+  private boolean failed;
 
   /**
    * Creates a gate.
@@ -31,16 +38,20 @@ public final class Gate {
    * @param wish how the stranger's machine is to be
    * @param environment this machine's environment
    * @param here this machine's target; empty if it is none
+   * @param original the application as it was handed over, to be held beside the artifacts; empty
+   *     for none
    */
   public Gate(
       List<Rehearsal> rehearsals,
       StageWish wish,
       Map<String, String> environment,
-      Optional<Target> here) {
+      Optional<Target> here,
+      Optional<Original> original) {
     this.rehearsals = List.copyOf(rehearsals);
     this.wish = wish;
     this.environment = environment;
     this.here = here;
+    this.original = original;
   }
 
   /**
@@ -61,7 +72,8 @@ public final class Gate {
     Rehearser rehearser = Strangers.of(artifact, content, wish, environment);
     List<String> lines = new ArrayList<>();
     String hiding = "";
-    for (Performance performance : rehearser.perform(rehearsals, Progress.SILENT)) {
+    for (Performance performed : rehearser.perform(rehearsals, Progress.SILENT)) {
+      Performance performance = compared(performed);
       hiding = performance.hiding().text();
       if (!performance.passed()) {
         lines.add(
@@ -70,6 +82,10 @@ public final class Gate {
                 + " failed: "
                 + String.join("; ", performance.failures()));
         performance.troubles().forEach(t -> add(t, lines));
+        performance.troubles().stream()
+            .map(Trouble::leftOut)
+            .filter(l -> !l.isEmpty())
+            .forEach(missed::add);
         if (performance.troubles().isEmpty()) {
           performance
               .errors()
@@ -81,9 +97,35 @@ public final class Gate {
       }
     }
     if (!lines.isEmpty()) {
+      failed = true;
       throw new GirdleException(Fault.APPLICATION, lines);
     }
     return List.of("rehearsed " + hiding + ": " + names());
+  }
+
+  /** A service is not compared: its run ends when it is stopped. */
+  private Performance compared(Performance performance) {
+    boolean isService = performance.rehearsal().expected().staysUp();
+    return original.filter(o -> !isService).map(o -> o.compare(performance)).orElse(performance);
+  }
+
+  /** Whether something failed since this was asked last. */
+  boolean hasFailed() {
+    boolean now = failed;
+    failed = false;
+    return now;
+  }
+
+  /** What was left out and was missed, in the order of the rehearsals. */
+  Set<String> missed() {
+    return Collections.unmodifiableSet(missed);
+  }
+
+  /** The classes that the application loads when it is not sealed, in all rehearsals together. */
+  Set<String> seenInOriginal() {
+    Set<String> seen = new TreeSet<>();
+    original.ifPresent(o -> rehearsals.forEach(r -> seen.addAll(o.classes(r))));
+    return seen;
   }
 
   private static void add(Trouble trouble, List<String> lines) {

@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** The application as it was handed over, run beside what was made of it. */
 public final class Original implements AutoCloseable {
@@ -78,6 +79,27 @@ public final class Original implements AutoCloseable {
       PlainRun original =
           PlainRun.of(new ProcessBuilder(words).directory(work.toFile()), rehearsal, folder.path());
       return performance.with(failures(original, performance));
+    } catch (IOException e) {
+      throw cannotRun(e);
+    }
+  }
+
+  /**
+   * Looks which classes it loads when it does what a rehearsal says.
+   *
+   * @param rehearsal what it is given
+   * @return full names; empty if it is a service, which would have to be stopped
+   */
+  Set<String> classes(Rehearsal rehearsal) {
+    if (rehearsal.expected().staysUp()) {
+      return Set.of();
+    }
+    try {
+      Path work = Files.createTempDirectory(folder.path(), "work");
+      List<String> words = new ArrayList<>(start);
+      words.addAll(rehearsal.arguments());
+      ProcessBuilder builder = new ProcessBuilder(words).directory(work.toFile());
+      return PlainRun.classes(builder, rehearsal, folder.path());
     } catch (IOException e) {
       throw cannotRun(e);
     }

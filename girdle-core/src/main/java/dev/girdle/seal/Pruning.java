@@ -65,7 +65,7 @@ final class Pruning {
     } else {
       Optional<String> useless = examination.uselessAtRunTime(item);
       Optional<String> stays = examination.staysWith(item, prune);
-      if (stays.isPresent() && useless.isEmpty()) {
+      if (stays.isPresent()) {
         items.put(item, stays.get());
       } else {
         leaveOut(item, useless.orElse(Ballast.UNREACHED));

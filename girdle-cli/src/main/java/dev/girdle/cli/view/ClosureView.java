@@ -37,7 +37,8 @@ public record ClosureView(Assessment assessment) implements View {
     printUnreadable(console);
     printMissing(console, "Missing, and needed", Rank.NEEDED, Paint.BAD);
     new DoubtTable(assessment).print(console);
-    printMissing(console, "Missing, and the program is prepared for it", Rank.PREPARED, Paint.NOTICE);
+    printMissing(
+        console, "Missing, and the program is prepared for it", Rank.PREPARED, Paint.NOTICE);
     new OpenTable(assessment).print(console);
     if (!assessment.plan().choice().evidence().isEmpty()) {
       new QuietTable(assessment).print(console);

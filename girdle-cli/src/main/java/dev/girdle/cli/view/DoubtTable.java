@@ -26,7 +26,11 @@ record DoubtTable(Assessment assessment) {
           "Missing, and perhaps needed: " + likely.size() + ", the likeliest first; stops nothing");
       for (Doubt doubt : likely.subList(0, Math.min(SHOWN, likely.size()))) {
         console.line(
-            "  " + console.paint(Paint.NOTICE, doubt.family()) + "  " + what(doubt) + advice(doubt));
+            "  "
+                + console.paint(Paint.NOTICE, doubt.family())
+                + "  "
+                + what(doubt)
+                + advice(doubt));
         console.line("    " + Reasons.sentence(doubt.first()));
       }
       if (likely.size() > SHOWN) {
@@ -40,8 +44,7 @@ record DoubtTable(Assessment assessment) {
   }
 
   private static String names(List<Doubt> doubts) {
-    String some =
-        doubts.stream().limit(NAMED).map(Doubt::family).collect(Collectors.joining(", "));
+    String some = doubts.stream().limit(NAMED).map(Doubt::family).collect(Collectors.joining(", "));
     return doubts.size() > NAMED ? some + " and " + (doubts.size() - NAMED) + " more" : some;
   }
 
@@ -55,9 +58,7 @@ record DoubtTable(Assessment assessment) {
             .filter(Objects::nonNull)
             .distinct()
             .count();
-    return (code
-            ? SurveyView.count(things, "class", "classes")
-            : SurveyView.count(things, "thing"))
+    return (code ? SurveyView.count(things, "class", "classes") : SurveyView.count(things, "thing"))
         + ", for "
         + SurveyView.count(doubt.places(), "place")
         + " in "

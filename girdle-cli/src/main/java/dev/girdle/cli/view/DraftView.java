@@ -2,6 +2,7 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Application;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.seal.AsTyped;
 import dev.girdle.seal.Assessment;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ public record DraftView(Path plan, Application application, Optional<Assessment>
             + application.identity().title());
     console.notices(open());
     console.gap();
-    console.line("Next: read it, then girdle " + ("seal " + SurveyView.planned(plan)).strip());
+    console.line("Next: read it, then girdle " + ("seal " + AsTyped.planned(plan)).strip());
   }
 
   /** What has to be decided before it can be sealed, and what well may be. */

@@ -168,10 +168,8 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   }
 
   private void printMissing(Console console) {
-    List<MissingEntry> hard =
-        artifact.missing().stream().filter(MissingEntry::isNeeded).toList();
-    int perhaps =
-        (int) artifact.missing().stream().filter(m -> m.rank().equals("perhaps")).count();
+    List<MissingEntry> hard = artifact.missing().stream().filter(MissingEntry::isNeeded).toList();
+    int perhaps = (int) artifact.missing().stream().filter(m -> m.rank().equals("perhaps")).count();
     int soft = artifact.missing().size() - hard.size() - perhaps;
     if (artifact.missing().isEmpty()) {
       return;

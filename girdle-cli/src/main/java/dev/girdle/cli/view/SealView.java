@@ -1,15 +1,23 @@
 package dev.girdle.cli.view;
 
+import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Strength;
 import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
 import dev.girdle.seal.Artifact;
+import dev.girdle.seal.AsTyped;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessments;
+import dev.girdle.seal.Doubt;
 import dev.girdle.seal.Outcome;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Shows what was sealed.
@@ -18,7 +26,10 @@ import java.util.List;
  * @param assessments what it was made from
  * @param outcome what was made, and what was not
  */
-public record SealView(Plan plan, Assessments assessments, Outcome outcome) implements View {
+public record SealView(Plan plan, Assessments assessments, Outcome outcome, boolean isRehearsed)
+    implements View {
+  private static final int NAMED = 4;
+
   @Override
   public void print(Console console) {
     Assessment first = assessments.first();
@@ -66,6 +77,14 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome) impl
             + ". Run "
             + (made.size() == 1 ? "it: " : "the first: ")
             + start);
+    if (!isRehearsed && isUntried(assessments.first())) {
+      console.line(
+          console.paint(
+                  Paint.NOTICE, "Not tried: what was left out was decided by reading code only.")
+              + " Try it: girdle rehearse "
+              + made.get(0).path()
+              + " -- ARGUMENTS");
+    }
   }
 
   private List<String> summaries() {
@@ -98,10 +117,55 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome) impl
     if (first.plan().choice().target().isEmpty()) {
       Natives.notice(first).ifPresent(notices::add);
     }
+    doubts(first).ifPresent(notices::add);
+    openInOwnCode(first).ifPresent(notices::add);
     if (first.application().identity().release().isEmpty()) {
       notices.add("no release is known, so the file names carry none; --release gives one");
     }
     return notices.stream().distinct().toList();
+  }
+
+  private static Optional<String> doubts(Assessment assessment) {
+    List<String> families =
+        assessment.doubts().stream()
+            .filter(d -> d.reach() != Strength.HINT)
+            .map(Doubt::family)
+            .toList();
+    String more = families.size() > NAMED ? " and " + (families.size() - NAMED) + " more" : "";
+    return families.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            "missing, and perhaps needed: "
+                + String.join(", ", families.subList(0, Math.min(NAMED, families.size())))
+                + more
+                + "; girdle closure "
+                + AsTyped.of(assessment.plan())
+                + " tells who asks for it");
+  }
+
+  private static Optional<String> openInOwnCode(Assessment assessment) {
+    List<OpenDemand> open =
+        assessment.closure().open().stream()
+            .filter(o -> o.from().component().role() == Role.OWN)
+            .toList();
+    return open.isEmpty() || !isUntried(assessment)
+        ? Optional.empty()
+        : Optional.of(
+            "asked for in your own code by names that only the run will tell: "
+                + open.get(0).asksFor()
+                + ", "
+                + open.get(0).place()
+                + (open.size() > 1
+                    ? ", and " + SurveyView.count(open.size() - 1, "more place")
+                    : ""));
+  }
+
+  /** Whether more was left out than what no code can use, on nothing but the code's own words. */
+  private static boolean isUntried(Assessment assessment) {
+    Plan plan = assessment.plan();
+    boolean isFine =
+        plan.choice().prune() == Prune.CLASSES || plan.runtime().kind() == RuntimeKind.TIGHT;
+    return isFine && plan.choice().evidence().isEmpty();
   }
 
   /**

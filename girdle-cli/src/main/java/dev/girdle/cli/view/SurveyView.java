@@ -6,13 +6,10 @@ import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
-import dev.girdle.plan.Choice;
-import dev.girdle.plan.file.PlanFile;
+import dev.girdle.seal.AsTyped;
 import dev.girdle.seal.Assessment;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -141,33 +138,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
 
   /** The application with what was chosen for it, as it is to be typed again. */
   static String words(Assessment assessment) {
-    Optional<Path> plan = assessment.plan().file();
-    if (plan.isPresent()) {
-      return planned(plan.get());
-    }
-    StringBuilder words = new StringBuilder(assessment.application().source());
-    assessment.plan().source().entries().stream()
-        .filter(e -> !e.start().isEmpty())
-        .forEach(
-            e ->
-                words
-                    .append(" --entry ")
-                    .append(e.label().isEmpty() ? "" : e.label() + "=")
-                    .append(e.start()));
-    Choice choice = assessment.plan().choice();
-    if (choice.prune() != Choice.USUAL.prune()) {
-      words.append(" --prune ").append(choice.prune().name().toLowerCase(Locale.ROOT));
-    }
-    choice.target().ifPresent(t -> words.append(" --target ").append(t.text()));
-    return words.toString();
-  }
-
-  /** A plan of the usual name is meant by its folder, and in this folder by nothing. */
-  static String planned(Path plan) {
-    if (!plan.endsWith(PlanFile.NAME)) {
-      return plan.toString();
-    }
-    return plan.getParent() == null ? "" : plan.getParent().toString();
+    return AsTyped.of(assessment.plan());
   }
 
   static String count(int number, String thing) {

@@ -1,0 +1,1 @@
+grammar Bad; a : b ;

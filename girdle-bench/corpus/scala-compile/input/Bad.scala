@@ -1,0 +1,1 @@
+object Bad { val depth: Int = "deep" }
