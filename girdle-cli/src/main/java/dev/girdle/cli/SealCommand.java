@@ -49,8 +49,8 @@ final class SealCommand implements Callable<Integer> {
       names = "--archive",
       paramLabel = "KIND",
       description =
-          "How jars lie in an archive: nested (kept whole) or merged (one tree);"
-              + " nested if not given.")
+          "How jars lie in an archive: nested (each by itself) or merged (one tree);"
+              + " nested if not given, unless the program reads its class path as files.")
   private ArchiveKind archive;
 
   @Option(

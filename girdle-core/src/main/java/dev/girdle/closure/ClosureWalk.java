@@ -153,7 +153,9 @@ public final class ClosureWalk {
       List<Node> fresh = reach(level.getValue(), depth);
       progress.accept(reached.size());
       for (Reading reading : fresh.parallelStream().map(this::read).toList()) {
+        // what only travels along does no harm by being damaged
         if (reading.problem != null
+            && !glances
             && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
           unreadable.add(new Unreadable(reading.item, reading.problem));
         }

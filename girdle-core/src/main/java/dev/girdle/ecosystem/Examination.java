@@ -62,6 +62,13 @@ public interface Examination {
   RuntimeNeed runtimeNeed(Closure closure);
 
   /**
+   * Who in the program may read the list of its components, and them as files.
+   *
+   * @return the first such item of what the user has made; empty if there is none
+   */
+  Optional<String> readsClassPath();
+
+  /**
    * Why an item has no use at run time, whatever the closure says.
    *
    * @param item any item

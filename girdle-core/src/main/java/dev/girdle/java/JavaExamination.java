@@ -233,6 +233,24 @@ final class JavaExamination implements Examination {
   }
 
   @Override
+  public Optional<String> readsClassPath() {
+    return application.components().stream()
+        .filter(JavaExamination::isUsers)
+        .flatMap(c -> c.items().stream())
+        .filter(i -> i.path().endsWith(".class") && hasText(i, "java.class.path"))
+        .map(Item::name)
+        .findFirst();
+  }
+
+  private static boolean hasText(Item item, String text) {
+    try {
+      return ConstantTexts.all(item).contains(text);
+    } catch (IOException e) {
+      return false; // the walk tells of what cannot be read
+    }
+  }
+
+  @Override
   public Optional<String> uselessAtRunTime(Item item) {
     return facts.uselessAtRunTime(item);
   }

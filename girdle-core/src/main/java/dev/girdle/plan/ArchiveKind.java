@@ -2,7 +2,9 @@ package dev.girdle.plan;
 
 /** How components lie in an archive. */
 public enum ArchiveKind {
-  /** Whole, one beside the other. */
+  /** One beside the other, unless the program looks for them as files; then as one tree. */
+  FITTING,
+  /** One beside the other. */
   NESTED,
   /** As one tree. */
   MERGED

@@ -26,7 +26,7 @@ public record FormWish(
    */
   public static FormWish of(FormKind kind) {
     return new FormWish(
-        kind, ArchiveKind.NESTED, Optional.empty(), USUAL_COMPRESSION, Squeeze.GZIP);
+        kind, ArchiveKind.FITTING, Optional.empty(), USUAL_COMPRESSION, Squeeze.GZIP);
   }
 
   /**

@@ -58,27 +58,18 @@ final class Faults {
 
   /** Patterns as narrow as what is missing: never a package of which something is there. */
   private static List<String> acceptances(Assessment assessment, List<Unmet> missing) {
-    Map<String, List<String>> families = new LinkedHashMap<>();
+    Map<String, List<String>> together = new LinkedHashMap<>();
     for (Unmet unmet : missing) {
-      String family = assessment.examination().linkage().familyOf(unmet.thing(), unmet.name());
-      families.computeIfAbsent(family, f -> new ArrayList<>()).add(unmet.name());
+      String name = unmet.name();
+      int dot = name.lastIndexOf('.');
+      boolean isPartOfWhatIsThere =
+          assessment.examination().linkage().familyOf(unmet.thing(), name).equals(name);
+      String key = dot < 0 || isPartOfWhatIsThere ? name : name.substring(0, dot);
+      together.computeIfAbsent(key, f -> new ArrayList<>()).add(name);
     }
     List<String> patterns = new ArrayList<>();
-    families.forEach(
-        (family, names) -> {
-          String shared = names.stream().reduce(Faults::sharedPackage).orElseThrow();
-          boolean isAlone = names.size() == 1;
-          patterns.add(isAlone || shared.isEmpty() ? names.get(0) : shared + ".**");
-        });
+    together.forEach(
+        (key, names) -> patterns.add(names.size() == 1 ? names.get(0) : key + ".*"));
     return patterns;
-  }
-
-  /** The longest package, or name, that both names lie below. */
-  private static String sharedPackage(String a, String b) {
-    String shared = a;
-    while (!shared.isEmpty() && !b.startsWith(shared + ".")) {
-      shared = shared.substring(0, Math.max(0, shared.lastIndexOf('.')));
-    }
-    return shared;
   }
 }

@@ -254,7 +254,7 @@ final class PlanReader {
       forms.add(
           new FormWish(
               plain.kind(),
-              node.path("kind").asText().equals("merged") ? ArchiveKind.MERGED : ArchiveKind.NESTED,
+              ArchiveKind.valueOf(upper(node.path("kind").asText("fitting"))),
               Optional.ofNullable(node.path("as").textValue()),
               node.path("compression").asInt(FormWish.USUAL_COMPRESSION),
               Squeeze.valueOf(upper(node.path("packing").asText("gzip")))));
