@@ -171,11 +171,8 @@ class ArchiveIT {
     Path unpacked = Files.createDirectory(dir.resolve("unpacked"));
     Run.of("/usr/bin/unzip", "-q", archive, "-d", unpacked).well();
     Path again = new Jar().folder(unpacked).write(dir.resolve("again.jar"));
-    Result before = Run.of(Run.JAVA, "-jar", archive, "x").go();
-    Result result = Run.of(Run.JAVA, "-jar", again, "x").go();
-    assertThat(result.status()).isEqualTo(before.status());
-    assertThat(result.out().replace("again.jar", archive.getFileName().toString()))
-        .isEqualTo(before.out());
+    Result result = Run.of(Run.JAVA, "-jar", again).well();
+    assertThat(result.out()).contains("same from ask\nsame from part", "multi 11", "service two");
     Files.delete(unpacked.resolve("META-INF/girdle/index"));
     Path broken = new Jar().folder(unpacked).write(dir.resolve("broken.jar"));
     Result refused = Run.of(Run.JAVA, "-jar", broken).go();

@@ -7,6 +7,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -27,6 +28,18 @@ final class JarManifest {
 
   private static final Pattern OPTIONAL_IMPORT =
       Pattern.compile("resolution\\s*:=\\s*\"?optional\"?");
+
+  private static final Set<String> OF_THE_SINGLE_JAR =
+      Set.of(
+          "manifest-version",
+          "signature-version",
+          "main-class",
+          "class-path",
+          "launcher-agent-class",
+          "built-by",
+          "created-by",
+          "build-jdk",
+          "build-jdk-spec");
 
   private final Manifest manifest;
 
@@ -81,6 +94,28 @@ final class JarManifest {
 
   boolean isTrue(String attribute) {
     return value(attribute).filter("true"::equalsIgnoreCase).isPresent();
+  }
+
+  /**
+   * Adds what this manifest says, but for what starts a jar, what lies beside it, what is signed,
+   * and who built it where.
+   */
+  void addTo(Manifest other) {
+    Attributes target = other.getMainAttributes();
+    main()
+        .forEach(
+            (name, value) -> {
+              if (!OF_THE_SINGLE_JAR.contains(name.toString().toLowerCase(Locale.ROOT))) {
+                target.put(name, value);
+              }
+            });
+    sections()
+        .forEach(
+            (name, attributes) -> {
+              if (!holdsDigestsOnly(attributes)) {
+                other.getEntries().put(name, attributes);
+              }
+            });
   }
 
   Attributes main() {

@@ -20,12 +20,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 
 /** Java's part in the walk. */
 final class JavaLinkage implements Linkage {
   /** Between a component's name and a path, where a resource of that one component is meant. */
   static final String IN_COMPONENT = "!/";
 
+  private static final String SERVICES = "META-INF/services/";
+  private static final Pattern CLASS_NAME =
+      Pattern.compile("\\p{javaJavaIdentifierStart}[\\p{javaJavaIdentifierPart}.]*");
   private static final String DECLARED = "its makers declare it optional";
   private static final String CAUGHT = "its absence is caught by who calls it";
   private static final String ELSEWHERE = "it belongs to another platform";
@@ -71,8 +75,11 @@ final class JavaLinkage implements Linkage {
     if (item.path().endsWith(".class")) {
       return ofClass(item);
     }
-    if (item.path().startsWith("META-INF/services/")) {
-      return ItemDemands.of(ofProviderList(item));
+    if (item.path().startsWith(SERVICES) && item.path().indexOf('/', SERVICES.length()) < 0) {
+      Optional<List<Demand>> providers = ofProviderList(item);
+      if (providers.isPresent()) {
+        return ItemDemands.of(providers.get());
+      }
     }
     if (facts.hints().isHintFile(item)) {
       return ItemDemands.of(facts.hints().ofFile(item));
@@ -263,9 +270,9 @@ final class JavaLinkage implements Linkage {
     return demands;
   }
 
-  /** Provider lists as {@link java.util.ServiceLoader} describes them. */
-  private List<Demand> ofProviderList(Item item) throws IOException {
-    boolean ofRuntime = jdk.moduleWith(item.path().substring(18)).isPresent();
+  /** The providers that a list names; empty if it is no list of classes, but something else. */
+  private Optional<List<Demand>> ofProviderList(Item item) throws IOException {
+    boolean ofRuntime = jdk.moduleWith(item.path().substring(SERVICES.length())).isPresent();
     Strength strength = ofRuntime ? Strength.SOFT : Strength.HARD;
     List<Demand> demands = new ArrayList<>();
     String text = new String(item.content().bytes(1 << 20), StandardCharsets.UTF_8);
@@ -273,11 +280,15 @@ final class JavaLinkage implements Linkage {
     for (String entry : text.split("\n")) {
       line++;
       String name = entry.replaceFirst("#.*", "").strip();
-      if (!name.isEmpty()) {
-        demands.add(new Demand(How.PROVIDER, Thing.CODE, name, item, "", line, strength, ""));
+      if (name.isEmpty()) {
+        continue;
       }
+      if (!CLASS_NAME.matcher(name).matches()) {
+        return Optional.empty();
+      }
+      demands.add(new Demand(How.PROVIDER, Thing.CODE, name, item, "", line, strength, ""));
     }
-    return demands;
+    return Optional.of(demands);
   }
 
   @Override

@@ -1,7 +1,6 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Component;
-import dev.girdle.app.Item;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.java.value.Value;
@@ -26,7 +25,7 @@ final class JoinedNames {
     String suffix = joined.suffix().replace('/', '.');
     ClassIndex index = gathering.index();
     Collection<String> found = index.classesBetween(prefix, suffix, MOST);
-    meant(found, gathering, n -> index.classNamed(n).get(0))
+    meant(found, gathering)
         .forEach(n -> gathering.type(How.JOINED, n.replace('.', '/'), Strength.SOFT));
     return found.size() < MOST;
   }
@@ -38,26 +37,26 @@ final class JoinedNames {
     }
     Collection<String> found =
         gathering.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
-    meant(found, gathering, n -> gathering.index().resource(n).get(0))
+    found.stream()
+        .filter(n -> !TextDemands.isInEveryJar(n))
         .forEach(n -> gathering.file(How.JOINED, n, Strength.SOFT, ""));
     return found.size() < MOST;
   }
 
-  /**
-   * What fits in many components is meant for none of them in particular, but perhaps for its own.
-   */
-  private static Collection<String> meant(
-      Collection<String> found, Gathering gathering, Function<String, Item> items) {
+  /** What fits in many components is meant for none of them in particular, but for its own. */
+  private static Collection<String> meant(Collection<String> classes, Gathering gathering) {
     Component own = gathering.item().component();
+    Function<String, Component> owner =
+        name -> gathering.index().classNamed(name).get(0).component();
     long others =
-        found.stream()
-            .map(n -> items.apply(n).component())
+        classes.stream()
+            .map(owner)
             .filter(c -> c != own)
             .distinct()
             .limit(MOST_COMPONENTS + 1L)
             .count();
     return others <= MOST_COMPONENTS
-        ? found
-        : found.stream().filter(n -> items.apply(n).component() == own).toList();
+        ? classes
+        : classes.stream().filter(n -> owner.apply(n) == own).toList();
   }
 }

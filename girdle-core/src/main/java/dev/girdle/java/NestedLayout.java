@@ -1,6 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Component;
+import dev.girdle.app.Item;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
 import dev.girdle.io.TreeFile;
@@ -15,6 +16,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.jar.Manifest;
 
 /**
  * One archive that holds the jars whole and uncompressed, so that they can be read in place;
@@ -34,15 +36,13 @@ final class NestedLayout {
     List<LayoutFile> files = new ArrayList<>();
     files.add(
         LayoutFile.made(
-            JarManifest.PATH,
-            LaunchOptions.bytes(options.newManifest(request, Start.class.getName())),
-            "tells Java what to start"));
+            JarManifest.PATH, LaunchOptions.bytes(manifest(options)), "tells Java what to start"));
     EntryTable entries = new EntryTable(request);
     NestIndex index = new NestIndex(entries, request.need());
     List<LayoutFile> ofJars = new ArrayList<>();
     List<String> folders = new ArrayList<>();
     for (Component component : request.selection().components()) {
-      String folder = "lib/" + Jars.fileName(component);
+      String folder = isAtTop(component) ? "" : "lib/" + Jars.fileName(component);
       List<String> names = unpacked(component, folder, ofJars, folders);
       index.add(folder, names, JarManifest.of(component).isTrue("Multi-Release"));
     }
@@ -72,7 +72,35 @@ final class NestedLayout {
     return request.isSelfStarting() ? layout.headedBy(head(options)) : layout;
   }
 
-  /** By which a Unix system starts the archive like any other program. */
+  /** What the archive says of itself, and with it what the jar says whose files lie at its top. */
+  private Manifest manifest(LaunchOptions options) {
+    Manifest manifest = options.newManifest(request, Start.class.getName());
+    request.selection().components().stream()
+        .filter(this::isAtTop)
+        .map(JarManifest::of)
+        .forEach(own -> own.addTo(manifest));
+    return manifest;
+  }
+
+  /**
+   * Whether a component's files lie in the archive itself, so that programs find their own files
+   * and packages where they look for them in any jar: those of what is started, unless they would
+   * mean something else there.
+   */
+  private boolean isAtTop(Component component) {
+    boolean isStarted = component.name().equals(request.main().entry().component());
+    return isStarted
+        && component.items().stream()
+            .map(Item::path)
+            .noneMatch(
+                p ->
+                    JavaFacts.isSignature(p)
+                        || p.equals("META-INF/INDEX.LIST")
+                        || p.startsWith("META-INF/girdle/")
+                        || p.startsWith("dev/girdle/start/")
+                        || p.startsWith("lib/"));
+  }
+
   /**
    * The files of a component's jar, each at its place in a folder of the archive that is called
    * like the jar; as they are packed.
@@ -83,16 +111,20 @@ final class NestedLayout {
       Component component, String folder, List<LayoutFile> files, List<String> folders)
       throws IOException {
     List<String> names = new ArrayList<>();
-    ZipTree jar = ZipTree.open(Jars.content(component, request), folder);
+    String prefix = folder.isEmpty() ? "" : folder + "/";
+    ZipTree jar = ZipTree.open(Jars.content(component, request), component.name());
     for (String inner : jar.folders()) {
       names.add(inner);
-      folders.add(folder + "/" + inner);
+      folders.add(prefix + inner);
     }
     for (TreeFile file : jar.files()) {
       names.add(file.path());
+      if (folder.isEmpty() && file.path().equals(JarManifest.PATH)) {
+        continue; // the archive's own stands for it
+      }
       files.add(
           new LayoutFile(
-              folder + "/" + file.path(),
+              prefix + file.path(),
               file.content(),
               false,
               Packing.AS_IT_IS,
@@ -102,6 +134,7 @@ final class NestedLayout {
     return names;
   }
 
+  /** By which a Unix system starts the archive like any other program. */
   private String head(LaunchOptions options) throws IOException {
     Starter starter =
         new Starter(

@@ -78,9 +78,24 @@ final class TextDemands {
         }
       }
     }
+    if (gathering.item().component().role() != Role.RUNTIME) {
+      folder(text.indexOf('/') < 0 ? name.replace('.', '/') : text, gathering);
+    }
     for (String ending : STEM_ENDINGS) {
       for (String longer : index.classesBetween(name + ending, "", MOST)) {
         gathering.type(How.JOINED, longer.replace('.', '/'), Strength.SOFT);
+      }
+    }
+  }
+
+  /** A folder of files, to whose path the name of one is joined where it is opened. */
+  private static void folder(String text, Gathering gathering) {
+    String path = text.replaceFirst("^/", "").replaceFirst("/$", "");
+    int segments = path.split("/").length;
+    boolean isSpecific = segments >= (path.startsWith("META-INF/") ? 3 : 2);
+    if (isSpecific && !isInEveryJar(path + "/")) {
+      for (String file : gathering.index().filesBetween(path + "/", "", MOST)) {
+        gathering.file(How.JOINED, file, Strength.SOFT, "");
       }
     }
   }
@@ -125,7 +140,7 @@ final class TextDemands {
     return specific && index.hasResource(path) ? Optional.of(path) : Optional.empty();
   }
 
-  private static boolean isInEveryJar(String path) {
+  static boolean isInEveryJar(String path) {
     return path.startsWith("META-INF/")
         && (path.startsWith("META-INF/maven/")
             || JavaFacts.isSignature(path)

@@ -68,8 +68,7 @@ final class Faults {
       together.computeIfAbsent(key, f -> new ArrayList<>()).add(name);
     }
     List<String> patterns = new ArrayList<>();
-    together.forEach(
-        (key, names) -> patterns.add(names.size() == 1 ? names.get(0) : key + ".*"));
+    together.forEach((key, names) -> patterns.add(names.size() == 1 ? names.get(0) : key + ".*"));
     return patterns;
   }
 }

@@ -103,10 +103,14 @@ public final class Gate {
     return List.of("rehearsed " + hiding + ": " + names());
   }
 
-  /** A service is not compared: its run ends when it is stopped. */
+  /** What the plan expects has to hold, and the same as the original; a service has no end. */
   private Performance compared(Performance performance) {
-    boolean isService = performance.rehearsal().expected().staysUp();
-    return original.filter(o -> !isService).map(o -> o.compare(performance)).orElse(performance);
+    if (original.isEmpty() || performance.rehearsal().expected().staysUp()) {
+      return performance;
+    }
+    Set<String> failures = new LinkedHashSet<>(performance.failures());
+    failures.addAll(original.get().compare(performance).failures());
+    return performance.with(List.copyOf(failures));
   }
 
   /** Whether something failed since this was asked last. */

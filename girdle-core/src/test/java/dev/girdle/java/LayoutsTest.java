@@ -184,7 +184,7 @@ class LayoutsTest {
         .extracting(LayoutFile::path)
         .containsAll(StartClasses.ofNested().stream().map(LayoutFile::path).toList())
         .containsSubsequence(
-            "lib/m.jar/m/Main.class", "lib/lib.jar/l/Lib.class", "lib/other.jar/o/Other.class");
+            "m/Main.class", "lib/lib.jar/l/Lib.class", "lib/other.jar/o/Other.class");
   }
 
   @Test

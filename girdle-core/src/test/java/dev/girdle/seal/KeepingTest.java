@@ -112,6 +112,33 @@ class KeepingTest {
   }
 
   @Test
+  void aTextThatNamesAFolderOfFilesCountsForAllOfThem() throws IOException {
+    office.library(
+        "north",
+        new Jar()
+            .with("META-INF/services/l/berths/north", "class=north.North")
+            .with("META-INF/maven/a/north/pom.properties", "x=y"),
+        "package north; public class North { }");
+    new Jar()
+        .with("META-INF/maven/a/spare/pom.properties", "x=y")
+        .folder(dev.girdle.testing.Compiled.to(dir.resolve("s"), "package s; class S { }"))
+        .write(office.app().resolve("lib/spare.jar"));
+    office.library(
+        "l",
+        "package l; public class L { public static String at(String name) {"
+            + " return \"/META-INF/services/l/berths/\" + name; }"
+            + " public static String of(String name) {"
+            + " return \"META-INF/maven/\" + name + \"/pom.properties\"; } }");
+    office.main("l.L.at(a[0]); l.L.of(a[0]);");
+    try (Assessment found = office.assess(Prune.FILES)) {
+      assertThat(Office.kept(found)).containsExactly("office.jar", "l.jar", "north.jar");
+      assertThat(found.closure().reachedIn(found.kept().get(2)))
+          .extracting(r -> r.item().name())
+          .contains("north.North");
+    }
+  }
+
+  @Test
   void jarsWithoutClassesAreReadByAnyName() throws IOException {
     new Jar().with("tides/data.clj", "(ns tides.data)").write(office.app().resolve("lib/data.jar"));
     new Jar()

@@ -15,7 +15,8 @@ import java.nio.ByteBuffer;
  * int   MAGIC
  *       the entries, as {@link Entries} describes them
  * int   Java feature release needed;  boolean: exactly that release, with preview features
- * int   number of jars;  then for each: UTF path of the folder that holds its files
+ * int   number of jars;  then for each: UTF path of the folder that holds its files, empty for
+ *       one whose files lie in the archive itself
  * int   slots in the table, a power of two;  then for each slot {@value #SLOT_BYTES} bytes:
  *   int   String.hashCode() of the name
  *   int   0 for a free slot, else (jar number + 1) | Java release &lt;&lt; 24

@@ -83,9 +83,12 @@ final class Nest {
     return index;
   }
 
-  /** The folder that a jar's files lie in, with a slash at its end. */
+  /**
+   * The folder that a jar's files lie in, with a slash at its end; empty for the archive itself.
+   */
   private String folder(int jar) {
-    return index.jars()[jar] + "/";
+    String folder = index.jars()[jar];
+    return folder.isEmpty() ? "" : folder + "/";
   }
 
   /** The first file of that name on the class path, null if there is none. */
@@ -195,8 +198,9 @@ final class Nest {
       // a file of the archive itself, which Java opens as any other
       return new URL("jar:" + address).openConnection();
     }
-    String path = path(address.substring(base.length())).substring(folder(jar).length() - 1);
-    String name = path.isEmpty() ? "" : path.substring(1);
+    String path = path(address.substring(base.length()));
+    String folder = folder(jar);
+    String name = path.length() > folder.length() ? path.substring(folder.length()) : "";
     Found found = name.isEmpty() ? null : find(name, jar);
     if (found == null && !name.isEmpty()) {
       throw new FileNotFoundException("no such file in the archive: " + url);
@@ -207,7 +211,11 @@ final class Nest {
   /** The part of an address that names a jar, up to its files; empty if it is in none. */
   String rootOf(String address) {
     int jar = jarAt(address);
-    return jar < 0 ? "" : base + escape(index.jars()[jar]);
+    if (jar < 0) {
+      return "";
+    }
+    String folder = index.jars()[jar];
+    return folder.isEmpty() ? base.substring(0, base.length() - 1) : base + escape(folder);
   }
 
   private int jarAt(String address) {
@@ -215,12 +223,15 @@ final class Nest {
       return -1;
     }
     String path = path(address.substring(base.length())) + "/";
+    int root = -1;
     for (int i = 0; i < copies.length; i++) {
-      if (path.startsWith(folder(i))) {
+      if (folder(i).isEmpty()) {
+        root = i;
+      } else if (path.startsWith(folder(i))) {
         return i;
       }
     }
-    return -1;
+    return root;
   }
 
   private static String path(String escaped) {
@@ -268,7 +279,8 @@ final class Nest {
     while (all.hasMoreElements()) {
       ZipEntry entry = all.nextElement();
       String name = entry.getName();
-      if (name.startsWith(folder) && name.length() > folder.length()) {
+      boolean isOfJar = folder.isEmpty() ? isOfRoot(name) : name.startsWith(folder);
+      if (isOfJar && name.length() > folder.length()) {
         // a jar's manifest comes first, or some readers do not find it
         entries.add(name.equals(folder + MANIFEST) ? 0 : entries.size(), entry);
       }
@@ -284,6 +296,16 @@ final class Nest {
         out.closeEntry();
       }
     }
+  }
+
+  /** What lies in the archive itself belongs to one jar, but for other jars and for the starter. */
+  private boolean isOfRoot(String name) {
+    for (int i = 0; i < copies.length; i++) {
+      if (!folder(i).isEmpty() && name.startsWith(folder(i))) {
+        return false;
+      }
+    }
+    return !name.startsWith("META-INF/girdle/") && !name.startsWith("dev/girdle/start/");
   }
 
   private static boolean isOpen(JarFile jar) {
