@@ -2,6 +2,7 @@ package dev.girdle.bench;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.girdle.bench.corpus.FirstTries;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -53,7 +54,8 @@ public final class Proof {
     String text = proof.text();
     System.out.print(text);
     if (wanted.isEmpty()) {
-      Files.writeString(Path.of(args[1]), text);
+      Path corpus = proof.root.resolve("girdle-bench/corpus");
+      Files.writeString(Path.of(args[1]), text + "\n" + FirstTries.section(corpus));
     }
     System.exit(proof.allSame ? 0 : 1);
   }
@@ -187,7 +189,7 @@ public final class Proof {
         .path("unmet")
         .forEach(
             u -> {
-              if (u.path("strength").asText().equals("hard")) {
+              if (u.path("rank").asText().equals("needed")) {
                 missing.add(u.path("name").asText());
                 System.err.println(
                     "missing "

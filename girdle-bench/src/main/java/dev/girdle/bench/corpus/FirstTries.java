@@ -57,8 +57,14 @@ public final class FirstTries {
     json.writerWithDefaultPrettyPrinter().writeValue(kept.toFile(), trials);
   }
 
-  /** The section of the proof, with its heading. */
-  static String section(Path corpus) throws IOException {
+  /**
+   * The section of the proof, with its heading.
+   *
+   * @param corpus the corpus's folder
+   * @return Markdown
+   * @throws IOException if the first tries cannot be read
+   */
+  public static String section(Path corpus) throws IOException {
     StringBuilder table = new StringBuilder();
     StringBuilder details = new StringBuilder();
     try (Stream<Path> files = Files.list(corpus.resolve("first-tries"))) {

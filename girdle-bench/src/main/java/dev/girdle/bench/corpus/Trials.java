@@ -98,7 +98,7 @@ final class Trials {
     return outcome;
   }
 
-  private static List<String> plainStart(Specimen specimen, Path app) {
+  static List<String> plainStart(Specimen specimen, Path app) {
     List<String> start = new ArrayList<>(List.of(JAVA));
     start.addAll(specimen.about().options());
     start.add("-cp");

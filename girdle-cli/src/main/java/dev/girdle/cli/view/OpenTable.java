@@ -53,13 +53,9 @@ final class OpenTable {
 
   private String consequence() {
     Prune prune = assessment.plan().choice().prune();
-    return switch (prune) {
-      case NONE, COMPONENTS ->
-          "Inside its own component everything is there; for other components say --always PATTERN.";
-      case FILES -> "So all files of these components go along; for others say --always PATTERN.";
-      case CLASSES ->
-          "So all that it can mean in these components goes along; for others say --always PATTERN.";
-    };
+    return prune == Prune.CLASSES
+        ? "So all that it can mean in these components goes along; for others say --always PATTERN."
+        : "Inside its own component everything is there; for other components say --always PATTERN.";
   }
 
   List<Map<String, Object>> json() {
