@@ -252,7 +252,8 @@ final class JavaExamination implements Examination {
 
   @Override
   public Optional<String> uselessAtRunTime(Item item) {
-    return facts.uselessAtRunTime(item);
+    boolean isUsers = isUsers(item.component());
+    return facts.uselessAtRunTime(item).filter(why -> !isUsers || JavaFacts.isSourceOf(item));
   }
 
   private boolean isSigned(Component component) {

@@ -52,7 +52,7 @@ record JavaFacts(
 
   Optional<String> uselessAtRunTime(Item item) {
     String path = item.path();
-    if (Kinds.isSource(path) && isCompiled(item)) {
+    if (isSourceOf(item)) {
       return Optional.of("source, not run");
     }
     if (isShadowed(item)) {
@@ -105,10 +105,14 @@ record JavaFacts(
     }
   }
 
-  /** Whether the class of a source lies beside it, so that nobody has to read the source. */
-  private static boolean isCompiled(Item source) {
-    String stem = source.path().substring(0, source.path().lastIndexOf('.'));
-    return source.component().item(stem + ".class").isPresent();
+  /**
+   * Whether an item is the source of a class that lies beside it, so that nobody has to read it.
+   */
+  static boolean isSourceOf(Item item) {
+    String path = item.path();
+    return Kinds.isSource(path)
+        && path.indexOf('.') > 0
+        && item.component().item(path.substring(0, path.lastIndexOf('.')) + ".class").isPresent();
   }
 
   /**

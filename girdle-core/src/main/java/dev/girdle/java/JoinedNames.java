@@ -38,9 +38,14 @@ final class JoinedNames {
     Collection<String> found =
         gathering.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
     found.stream()
-        .filter(n -> !TextDemands.isInEveryJar(n))
+        .filter(n -> isMeant(n, gathering))
         .forEach(n -> gathering.file(How.JOINED, n, Strength.SOFT, ""));
     return found.size() < MOST;
+  }
+
+  /** What every jar has is meant only where it lies beside the code that opens it. */
+  static boolean isMeant(String file, Gathering gathering) {
+    return !TextDemands.isInEveryJar(file) || gathering.item().component().item(file).isPresent();
   }
 
   /** What fits in many components is meant for none of them in particular, but for its own. */

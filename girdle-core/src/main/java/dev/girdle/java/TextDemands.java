@@ -92,11 +92,13 @@ final class TextDemands {
   private static void folder(String text, Gathering gathering) {
     String path = text.replaceFirst("^/", "").replaceFirst("/$", "");
     int segments = path.split("/").length;
-    boolean isSpecific = segments >= (path.startsWith("META-INF/") ? 3 : 2);
-    if (isSpecific && !isInEveryJar(path + "/")) {
-      for (String file : gathering.index().filesBetween(path + "/", "", MOST)) {
-        gathering.file(How.JOINED, file, Strength.SOFT, "");
-      }
+    boolean isOfEveryJar = isInEveryJar(path + "/");
+    boolean isSpecific = segments >= (path.startsWith("META-INF/") && !isOfEveryJar ? 3 : 2);
+    if (isSpecific) {
+      String own = gathering.item().component().name() + JavaLinkage.IN_COMPONENT;
+      gathering.index().filesBetween(path + "/", "", MOST).stream()
+          .filter(f -> JoinedNames.isMeant(f, gathering))
+          .forEach(f -> gathering.file(How.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
     }
   }
 

@@ -26,11 +26,15 @@ class KeepingTest {
   @Test
   void theUsersOwnCodeAndFilesAreNotPruned() throws IOException {
     office.own(
-        new Jar().with("webroot/index.html", "<html/>").with("db/V1.sql", "create table t(x int)"),
+        new Jar()
+            .with("META-INF/maven/a/office/pom.properties", "version=1")
+            .with("webroot/index.html", "<html/>")
+            .with("db/V1.sql", "create table t(x int)"),
         Office.mainOf(""),
         "package m; public class OnlyFoundByScanning { }");
     try (Assessment found = office.assess(Prune.CLASSES)) {
       assertThat(Office.items(found, "office.jar"))
+          .contains("META-INF/maven/a/office/pom.properties")
           .contains("m/OnlyFoundByScanning.class", "webroot/index.html", "db/V1.sql");
     }
   }
@@ -129,9 +133,23 @@ class KeepingTest {
             + " return \"/META-INF/services/l/berths/\" + name; }"
             + " public static String of(String name) {"
             + " return \"META-INF/maven/\" + name + \"/pom.properties\"; } }");
-    office.main("l.L.at(a[0]); l.L.of(a[0]);");
+    office.library(
+        "release",
+        new Jar()
+            .with("META-INF/maven/a/release/pom.properties", "version=4")
+            .with("META-INF/maven/a/release/pom.xml", "<project/>"),
+        "package r; public class R { public static Object of(String artifact) {"
+            + " return R.class.getResource(\"/META-INF/maven/a/\" + artifact"
+            + " + \"/pom.properties\"); } }");
+    office.main("l.L.at(a[0]); l.L.of(a[0]); r.R.of(a[0]);");
     try (Assessment found = office.assess(Prune.FILES)) {
-      assertThat(Office.kept(found)).containsExactly("office.jar", "l.jar", "north.jar");
+      assertThat(Office.kept(found))
+          .containsExactly("office.jar", "l.jar", "north.jar", "release.jar");
+      // who asks for its own release by its build description finds it
+      assertThat(Office.items(found, "release.jar"))
+          .contains("META-INF/maven/a/release/pom.properties");
+      assertThat(Office.items(found, "north.jar"))
+          .doesNotContain("META-INF/maven/a/north/pom.properties");
       assertThat(found.closure().reachedIn(found.kept().get(2)))
           .extracting(r -> r.item().name())
           .contains("north.North");
