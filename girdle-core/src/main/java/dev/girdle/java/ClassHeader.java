@@ -17,16 +17,9 @@ import org.objectweb.asm.Opcodes;
  * @param preview whether it uses preview features of that release
  * @param main the main method that it declares itself
  * @param startable whether an instance of it can be made without arguments
- * @param canBeMade whether that can be done by everybody
  */
 record ClassHeader(
-    String name,
-    String superName,
-    int release,
-    boolean preview,
-    Main main,
-    boolean startable,
-    boolean canBeMade) {
+    String name, String superName, int release, boolean preview, Main main, boolean startable) {
   /** The kinds of main method, the most usual first. */
   enum Main {
     CLASSIC,
@@ -57,8 +50,7 @@ record ClassHeader(
         release(reader.version),
         isPreview(reader.version),
         reader.main,
-        reader.startable,
-        reader.isPublic && reader.canBeMade);
+        reader.startable);
   }
 
   /** The reader for a class file, or why there is none. */
@@ -97,8 +89,6 @@ record ClassHeader(
     private Main main = Main.NONE;
     private boolean startable;
     private boolean isAbstract;
-    private boolean isPublic;
-    private boolean canBeMade;
 
     Reader() {
       super(Opcodes.ASM9);
@@ -109,7 +99,6 @@ record ClassHeader(
       version = v;
       name = n.replace('/', '.');
       superName = parent == null ? "" : parent.replace('/', '.');
-      isPublic = (access & Opcodes.ACC_PUBLIC) != 0;
       isAbstract = (access & (Opcodes.ACC_ABSTRACT | Opcodes.ACC_INTERFACE)) != 0;
     }
 
@@ -119,7 +108,6 @@ record ClassHeader(
       boolean isStatic = (access & Opcodes.ACC_STATIC) != 0;
       if (n.equals("<init>") && desc.equals("()V") && !isPrivate && !isAbstract) {
         startable = true;
-        canBeMade = (access & Opcodes.ACC_PUBLIC) != 0;
       } else if (n.equals("main") && desc.equals("([Ljava/lang/String;)V")) {
         if (isStatic && (access & Opcodes.ACC_PUBLIC) != 0) {
           main = Main.CLASSIC;

@@ -203,11 +203,6 @@ final class ClassIndex {
     return natives.getOrDefault(name, List.of());
   }
 
-  /** All files that are named like native libraries. */
-  Collection<List<Item>> nativeLibraries() {
-    return natives.values();
-  }
-
   /** The lists of providers of a service type. */
   List<Item> service(String type) {
     return services.getOrDefault(type, List.of());

@@ -148,11 +148,7 @@ final class Declarations {
 
   private Set<String> holdersOf(String className) {
     Set<String> found = new HashSet<>();
-    libraries.ifPresent(
-        l ->
-            l.find(Set.of(className))
-                .values()
-                .forEach(paths -> paths.forEach(p -> found.add(libraryAt(p)))));
+    libraries.ifPresent(l -> l.holders(className).forEach(p -> found.add(libraryAt(p))));
     return found;
   }
 

@@ -32,6 +32,7 @@ public final class LibraryIndex {
   private final IndexFile file;
   private final Progress progress;
   private Map<String, Entry> entries = new TreeMap<>();
+  private Map<String, List<String>> byClass;
 
   /**
    * A library that was read.
@@ -135,6 +136,24 @@ public final class LibraryIndex {
       return List.of(); // a damaged library offers nothing
     }
     return classes;
+  }
+
+  /**
+   * Where a class lies. Quick if it is asked often.
+   *
+   * @param name its full name
+   * @return the paths of libraries that hold it, from the repository's folder; empty if none does
+   */
+  public synchronized List<String> holders(String name) {
+    if (byClass == null) {
+      byClass = new HashMap<>();
+      entries.forEach(
+          (path, entry) ->
+              entry.classes.forEach(
+                  c -> byClass.computeIfAbsent(c, x -> new ArrayList<>(1)).add(path)));
+    }
+    int inner = name.indexOf('$');
+    return byClass.getOrDefault(inner > 0 ? name.substring(0, inner) : name, List.of());
   }
 
   /**
