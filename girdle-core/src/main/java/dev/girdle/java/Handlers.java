@@ -64,6 +64,8 @@ final class Handlers {
   private final Map<Label, List<Handler>> bodies = new HashMap<>();
   private final List<Handler> active = new ArrayList<>();
   private final List<Handler> entered = new ArrayList<>();
+  private final List<Handler> left = new ArrayList<>();
+  private int loaded = NOT_STORED;
 
   void block(Label start, Label end, Label body, String type) {
     if (type != null && (OF_CODE.contains(type) || OF_REFLECTION.contains(type))) {
@@ -85,6 +87,8 @@ final class Handlers {
 
   /** The first store of a handler's body puts away what it caught. */
   void store(int variable) {
+    loaded = NOT_STORED;
+    left.removeIf(h -> h.variable == variable); // the variable is another's from here on
     for (Handler handler : entered) {
       if (handler.variable == NOT_STORED) {
         handler.variable = variable;
@@ -93,6 +97,7 @@ final class Handlers {
   }
 
   void load(int variable) {
+    loaded = variable;
     for (Handler handler : entered) {
       handler.onStack |= handler.variable == variable;
     }
@@ -107,6 +112,7 @@ final class Handlers {
 
   /** A call with what was caught reports it. */
   void call(String owner, String name) {
+    loaded = NOT_STORED;
     boolean ends = ENDS.contains(owner + "." + name);
     for (Handler handler : entered) {
       handler.rethrows |= ends && handler.open;
@@ -122,7 +128,13 @@ final class Handlers {
         handler.rethrows |= isThrow;
       }
     }
+    // what is thrown on after more than one step, as where something is closed first
+    for (Handler handler : left) {
+      handler.rethrows |= isThrow && loaded != NOT_STORED && handler.variable == loaded;
+    }
+    left.addAll(entered);
     entered.clear();
+    loaded = NOT_STORED;
   }
 
   /** The handlers around the current place. */

@@ -147,6 +147,20 @@ class RanksTest {
   }
 
   @Test
+  void closingWhatWasOpenedIsNoHandler() throws IOException {
+    Office office = new Office(dir);
+    office.library("gauges", "package g; public class Gauge { public int read() { return 4; } }");
+    office.main(
+        "m.Main.class.getResource(\"/none.txt\");"
+            + " try (java.io.StringReader in = new java.io.StringReader(\"x\")) {"
+            + " System.out.println(new g.Gauge().read() + in.read()); }");
+    office.remove("gauges");
+    try (Assessment found = office.assess(Prune.FILES)) {
+      assertThat(Office.rank(found, "g.Gauge")).isEqualTo(Rank.NEEDED);
+    }
+  }
+
+  @Test
   void aHandlerCountsForWhatOnlyItsOwnClassCallsUnderIt() throws IOException {
     Office office = new Office(dir);
     office.library(
