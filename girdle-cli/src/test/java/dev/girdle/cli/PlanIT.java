@@ -238,7 +238,8 @@ class PlanIT {
     String text = Files.readString(dir.resolve("girdle.yaml"));
     assertThat(text)
         .contains("from: ../app", "release: \"1.4\"", "start: h.Book", "#   start: h.Load")
-        .contains("- h.Unused", "#   team-2.0.jar: nothing in the closure needs it")
+        .contains("- h.Unused")
+        .doesNotContain("team-2.0.jar") // it holds no code, so it may be opened by any name
         .doesNotContain(shared.toString());
     assertThat(seal("--form", "folder").status()).isZero();
     assertThat(run(dir.resolve("sealed/tides-1.4/bin/tides")).out()).startsWith("book");
