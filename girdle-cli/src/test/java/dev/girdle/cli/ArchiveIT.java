@@ -181,6 +181,41 @@ class ArchiveIT {
   }
 
   @Test
+  void aProgramThatReadsItsClassPathGetsAnArchiveOfOneTree() throws IOException {
+    Path classes =
+        dev.girdle.testing.Compiled.to(
+            dir.resolve("reader"),
+            "package m; public class Reader { public static void main(String[] a) throws Exception {"
+                + " String path = System.getProperty(\"java.class.path\");"
+                + " System.out.println(new java.util.zip.ZipFile(path).getEntry(\"l/L.class\")); } }");
+    Path library =
+        dev.girdle.testing.Compiled.to(dir.resolve("l"), "package l; public class L { }");
+    Path lib = new Jar().folder(library).write(dir.resolve("read/lib/l.jar"));
+    new Jar().manifest("Main-Class: m.Reader").folder(classes).write(dir.resolve("read/r.jar"));
+    Path app = lib.getParent().getParent();
+    Path out = dir.resolve("one");
+    Result made = Run.girdle("seal", app, "--prune", "none", "--name", "r", "--out", out).well();
+    assertThat(made.out()).contains("m.Reader may read the class path as files", "one tree");
+    assertThat(Run.of(Run.JAVA, "-jar", out.resolve("r.jar")).well().out())
+        .isEqualTo("l/L.class\n");
+    Result nested =
+        Run.girdle(
+                "seal",
+                app,
+                "--prune",
+                "none",
+                "--name",
+                "r",
+                "--archive",
+                "nested",
+                "--out",
+                out,
+                "--replace")
+            .well();
+    assertThat(nested.out()).contains("which are one file in an archive");
+  }
+
+  @Test
   void aJavaThatIsTooOldIsToldFromOneThatIsNot() throws IOException {
     Echo.build(dir.resolve("newer"), 17);
     Path classes = dir.resolve("newer/classes-main");
