@@ -33,13 +33,16 @@ final class ConstantTexts {
 
   /** All constant texts of a class. */
   static List<String> all(Item ofClass) throws IOException {
-    List<String> texts = new ArrayList<>();
-    ClassReader reader;
     try {
-      reader = ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()));
+      return in(ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content())));
     } catch (UnreadableItemException e) {
-      return texts; // the walk of the application has told it
+      return List.of(); // the walk of the application has told it
     }
+  }
+
+  /** All constant texts of a class file. */
+  static List<String> in(ClassReader reader) {
+    List<String> texts = new ArrayList<>();
     char[] buffer = new char[reader.getMaxStringLength()];
     for (int i = 1; i < reader.getItemCount(); i++) {
       int at = reader.getItem(i);

@@ -11,14 +11,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import org.objectweb.asm.ClassReader;
 
 /**
  * What classes that are reached imply together: names that are joined of the name of one and of a
  * text that stands in another. No method, and often no component, sees both halves.
  */
 final class Implied {
-  private static final int STRING = 8;
   private static final int SHORTEST = 3;
   private static final int LONGEST = 40;
   private static final int MOST = 400;
@@ -34,17 +32,9 @@ final class Implied {
 
   /** Notes the texts of a class that may be the end of a class's name. */
   void note(byte[] classFile) throws UnreadableItemException {
-    ClassReader reader = ClassHeader.readerOf(classFile);
-    char[] buffer = new char[reader.getMaxStringLength()];
-    for (int i = 1; i < reader.getItemCount(); i++) {
-      int at = reader.getItem(i);
-      if (at > 0 && reader.readByte(at - 1) == STRING) {
-        String text = reader.readUTF8(at, buffer);
-        if (text != null && isEnding(text)) {
-          texts.add(text);
-        }
-      }
-    }
+    ConstantTexts.in(ClassHeader.readerOf(classFile)).stream()
+        .filter(Implied::isEnding)
+        .forEach(texts::add);
   }
 
   private static boolean isEnding(String text) {

@@ -109,7 +109,9 @@ final class JavaLinkage implements Linkage {
     if (result == null) {
       byte[] bytes = ClassHeader.bytesOf(item.content());
       result = ClassDemands.read(bytes, item, index, exact);
-      implied.note(bytes);
+      if (exact) {
+        implied.note(bytes); // only those who leave out classes ask what is implied
+      }
       versions.put(item, result.version());
       if (exact) {
         read.put(item, result);

@@ -116,13 +116,16 @@ public final class Sealer {
   }
 
   private Artifact make(Assessment assessment, FormWish wished, Path place) {
-    Optional<String> reader = assessment.examination().readsClassPath();
+    Optional<String> reader =
+        shape(assessment, wished) == Shape.FOLDER
+            ? Optional.empty() // which has all components as files
+            : assessment.examination().readsClassPath();
     FormWish wish = fitting(wished, reader.isPresent());
     String top = top(wish, place);
     Layout layout = new Composition(assessment, shape(assessment, wish), wish.kind()).layout();
     Form form = form(assessment, wish, top);
     List<String> notices = new ArrayList<>(layout.notices());
-    reader.flatMap(r -> aboutClassPath(assessment, wished, r)).ifPresent(notices::add);
+    reader.map(r -> aboutClassPath(assessment, wished, r)).ifPresent(notices::add);
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     try (Output output = Output.at(place)) {
       try {
@@ -152,18 +155,14 @@ public final class Sealer {
   }
 
   /** Who reads the class path as files finds one file in an archive. */
-  private static Optional<String> aboutClassPath(
-      Assessment assessment, FormWish wish, String reader) {
+  private static String aboutClassPath(Assessment assessment, FormWish wish, String reader) {
     String why = reader + " may read the class path as files";
     if (shape(assessment, fitting(wish, true)) == Shape.MERGED) {
-      return Optional.of(
-          wish.archive() == ArchiveKind.FITTING
-              ? why + ", so the archive is one tree; --archive nested makes it another"
-              : why + ", which are one file in an archive");
+      return wish.archive() == ArchiveKind.FITTING
+          ? why + ", so the archive is one tree; --archive nested makes it another"
+          : why + ", which are one file in an archive";
     }
-    return shape(assessment, wish) == Shape.FOLDER
-        ? Optional.empty()
-        : Optional.of(why + ", which are one file in an archive; a folder has them all");
+    return why + ", which are one file in an archive; a folder has them all";
   }
 
   /** The folder inside a packed folder, which is called like the archive. */
