@@ -39,7 +39,7 @@ class ArchitectureTest {
     ArchRule rule =
         noClasses()
             .that()
-            .resideOutsideOfPackage("dev.girdle.start..")
+            .resideOutsideOfPackages("dev.girdle.start..", "dev.girdle.probe..")
             .should()
             .accessField(System.class, "out")
             .orShould()

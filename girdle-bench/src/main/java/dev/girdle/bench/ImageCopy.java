@@ -68,7 +68,7 @@ final class ImageCopy {
   private void trim() throws IOException {
     Map<String, String> chosen = new TreeMap<>();
     MODULES.forEach(m -> chosen.put(m, "measured"));
-    try (BundledRuntime runtime = BundledRuntime.open(home)) {
+    try (BundledRuntime runtime = BundledRuntime.open(home, List.of())) {
       for (LayoutFile file : runtime.trimmed(Extract.of(chosen), "")) {
         if (file.path().equals("lib/modules")) {
           try (InputStream in = file.content().open();

@@ -122,7 +122,7 @@ class DeclaredIT {
         .contains("bell.Bell (it is in org.ternhaven:bell 1.0, which is left out: scope test");
     declare("");
     assertThat(girdle("closure", project).go().out())
-        .contains("on this machine in org.ternhaven:bell:1.0");
+        .contains("a class of that name is in org.ternhaven:bell:1.0 of the local repository");
   }
 
   @Test

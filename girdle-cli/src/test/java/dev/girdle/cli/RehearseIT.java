@@ -44,6 +44,14 @@ class RehearseIT {
                 switch (a[0]) {
                   case "read" -> System.out.println(Files.readString(Path.of(a[1])));
                   case "exists" -> System.out.println(Files.exists(Path.of(a[1])));
+                  case "warn" -> {
+                    if (!Files.exists(Path.of(a[1]))) {
+                      System.err.println("12:04:05 WARN chart: none in " + a[1]);
+                    }
+                    System.err.println(System.nanoTime() + " ERROR as always");
+                  }
+                  case "make" -> Files.writeString(
+                      Path.of(Files.exists(Path.of(a[1])) ? "chart-1.txt" : "none-1.txt"), "x");
                   case "class" -> Class.forName(a[1]);
                   case "library" -> System.loadLibrary(a[1]);
                   case "environment" -> System.out.println(System.getenv());
@@ -240,8 +248,31 @@ class RehearseIT {
     assertThat(differs.out())
         .contains("its output differs from that of the original")
         .contains("line 1 is \"false\" in place of \"true\"");
+    assertThat(rehearse(sealed, List.of("--against", app), "warn", here).out())
+        .contains("it warns where the original does not: 12:04:05 WARN chart: none in " + here)
+        .doesNotContain("as always");
+    assertThat(rehearse(sealed, List.of("--against", app), "make", here).out())
+        .contains("the files it makes differ: it makes none-#.txt")
+        .contains("the original makes chart-#.txt, it does not");
+    assertThat(rehearse(sealed, List.of("--against", app), "make", "/none").status()).isZero();
     assertThat(rehearse(sealed, List.of("--against", dir.resolve("no")), "exists", "/").status())
         .isEqualTo(2);
+  }
+
+  @Test
+  void aPlanNamesWhatItIsHeldAgainst() throws IOException {
+    Path here = Files.writeString(dir.resolve("planned.txt"), "x");
+    Path plan =
+        Files.writeString(
+            dir.resolve("girdle.yaml"),
+            "girdle: 1\napplication:\n  from: look.jar\nrehearsals:\n  look:\n    arguments: [exists, "
+                + here
+                + "]\n");
+    Result differs = rehearse(sealed, List.of("--plan", plan));
+    assertThat(differs.status()).isEqualTo(1);
+    assertThat(differs.out()).contains("its output differs from that of the original");
+    Files.delete(here);
+    assertThat(rehearse(sealed, List.of("--plan", plan)).status()).isZero();
   }
 
   @Test
@@ -306,6 +337,7 @@ class RehearseIT {
     assertThat(Files.readAllLines(seen))
         .contains(
             "{\"saw\":\"class\",\"name\":\"org.ternhaven.tidebook.TideBook\",\"from\":\"lib/tidebook.jar\"}")
+        .anyMatch(l -> l.startsWith("{\"saw\":\"rehearsal\",\"name\":\"start\""))
         .doesNotHaveDuplicates();
     for (String prune : List.of("components", "classes")) {
       JsonNode closure =

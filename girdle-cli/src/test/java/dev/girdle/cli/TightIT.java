@@ -135,12 +135,78 @@ class TightIT {
     assertThat(fails.status()).isEqualTo(1);
     assertThat(fails.err())
         .containsOnlyOnce("made without the class " + missed)
-        .contains("please report this to those who gave you the program", "--always " + missed);
+        .contains("please report this to those who gave you the program", "--always " + missed)
+        .containsPattern("and [0-9]+ more of its package");
     Path mended = seal("mended", "--always", missed);
     assertThat(start(mended, missed).out()).startsWith("java.util.concurrent.Phaser@");
     Path evidence = Files.writeString(dir.resolve("seen.txt"), "# by hand\n" + missed + "\n");
     Path seen = seal("seen", "--evidence", evidence);
     assertThat(start(seen, missed).out()).startsWith("java.util.concurrent.Phaser@");
+  }
+
+  @Test
+  void aTightJavaThatFailsItsTrialIsNotCalledMade() {
+    Object[] words = {
+      "seal",
+      app,
+      "--out",
+      dir.resolve("out"),
+      "--form",
+      "folder",
+      "--as",
+      "broken",
+      "--runtime",
+      "tight",
+      "--never",
+      "sun.security.provider.SHA2*"
+    };
+    Result broken = Run.girdle(words).go();
+    assertThat(broken.status()).isEqualTo(1);
+    assertThat(broken.err())
+        .contains("does not do what the program asks for; nothing is sealed")
+        .contains("  digests: ", "MessageDigest", "--runtime trimmed");
+    assertThat(dir.resolve("out/broken")).doesNotExist();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"trimmed", "tight"})
+  void languagesCharacterSetsAndProtocolsThatAreNamedGoAlong(String kind) throws IOException {
+    Path classes =
+        Compiled.to(
+            dir.resolve("tongues" + kind),
+            """
+            package h;
+            public class Tongues {
+              public static void main(String[] names) throws Exception {
+                System.out.println(java.util.Locale.GERMANY.getDisplayCountry(java.util.Locale.FRENCH)
+                    + " " + new String(new byte[] {(byte) 0xc1}, "IBM037")
+                    + " " + new java.net.URL("mailto:desk@ternhaven.example").getProtocol());
+              }
+            }
+            """);
+    Path jar =
+        new Jar()
+            .manifest("Main-Class: h.Tongues")
+            .folder(classes)
+            .write(dir.resolve(kind + "/tongues.jar"));
+    Path out = dir.resolve("tongues-out" + kind);
+    Run.girdle("seal", jar, "--out", out, "--form", "folder", "--as", "t", "--runtime", kind)
+        .well();
+    assertThat(Run.of(out.resolve("t/bin/tongues")).go().out()).isEqualTo("Allemagne A mailto\n");
+  }
+
+  @Test
+  void filesForDevelopmentAreListedAndCanBeHad() {
+    Path usual = seal("usual");
+    String tool = "bin/keytool";
+    assertThat(usual.resolve("runtime").resolve(tool)).doesNotExist();
+    assertThat(Run.girdle("inspect", usual, "--files").well().out())
+        .contains("Left out of Java ", "a tool that is started by hand")
+        .contains("--always 'bin/*' keeps them");
+    Path with = seal("with-tool", "--always", tool, "--replace");
+    assertThat(with.resolve("runtime").resolve(tool)).isExecutable();
+    Object[] none = {"seal", app, "--runtime", "trimmed", "--always", "lib/none.zip"};
+    assertThat(Run.girdle(none).go().status()).isEqualTo(2);
   }
 
   @Test

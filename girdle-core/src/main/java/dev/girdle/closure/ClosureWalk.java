@@ -88,6 +88,7 @@ public final class ClosureWalk {
       walk.walkAll(strength);
     }
     walk.walkWhatMayBeMeant(meanings, along);
+    walk.askMakers();
     return new Closure(
         walk.reached,
         walk.parts,
@@ -109,6 +110,15 @@ public final class ClosureWalk {
       }
       walkAlong(along, meanings.isEmpty());
     } while (reached.size() > before);
+  }
+
+  private void askMakers() {
+    Set<Component> seen = new HashSet<>();
+    for (Item item : reached.keySet()) {
+      if (seen.add(item.component())) {
+        follow(linkage.declared(item), Strength.HARD, 1);
+      }
+    }
   }
 
   private void walkMeanings(Set<Thing> meanings) {
@@ -247,7 +257,7 @@ public final class ClosureWalk {
   }
 
   private List<Unmet> unmet() {
-    new Leniency(linkage, unsatisfied.values()).apply();
+    new Leniency(linkage, unsatisfied.values(), this::isDeclared).apply();
     List<Unmet> unmet = new ArrayList<>();
     unsatisfied.forEach(
         (name, demands) -> {
@@ -256,9 +266,19 @@ public final class ClosureWalk {
           unmet.add(
               new Unmet(name.thing, name.name, rank(demands), reach(demands), demands, advice));
         });
+    Set<String> told = new HashSet<>();
+    unmet.stream()
+        .filter(u -> u.rank().compareTo(Rank.PERHAPS) <= 0 && u.thing() != Thing.LIBRARY)
+        .forEach(u -> told.addAll(linkage.absentHolders(u.thing(), u.name())));
+    unmet.removeIf(u -> u.thing() == Thing.LIBRARY && told.contains(u.name()));
     unmet.sort(
         Comparator.comparing(Unmet::rank).thenComparing(Unmet::reach).thenComparing(Unmet::name));
     return unmet;
+  }
+
+  /** Whatever is reached of declared code by more than hints is not excused by what others do. */
+  private boolean isDeclared(Demand demand) {
+    return reach(demand) != Strength.HINT && linkage.isDeclared(demand);
   }
 
   private Rank rank(List<Demand> demands) {

@@ -105,6 +105,9 @@ public record Demand(
    * @return for example {@code org.ternhaven.tides.Tides.print, line 31}
    */
   public String place() {
+    if (how == How.DECLARED) {
+      return from.component().origin();
+    }
     if (from == null) {
       return switch (how) {
         case EVIDENCE -> "a rehearsal";

@@ -62,6 +62,8 @@ public enum How {
   USES("declares to use services of", "services of it declared to be used by"),
   /** A module says what provides a service. */
   PROVIDES("declares the provider", "declared as provider by"),
+  /** Makers say that what they have made needs it. */
+  DECLARED("is declared to need", "declared to be needed by"),
   /** A library of native code is loaded. */
   NATIVE("loads the native library", "loaded by"),
   /** An instance is made, whose methods can be called through what it extends. */

@@ -7,6 +7,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
 
 /**
  * Ranks unmet demands by what the program itself knows of them.
@@ -27,6 +29,7 @@ final class Leniency {
   private static final String BASED = "only code that is based on it asks for it";
 
   private final Linkage linkage;
+  private final Predicate<Demand> sure;
   private final Collection<List<Demand>> unsatisfied;
   private final Map<List<Object>, String> families = new HashMap<>();
   private final Set<Excused> excused = new HashSet<>();
@@ -34,8 +37,17 @@ final class Leniency {
 
   private record Excused(String makers, String family) {}
 
-  Leniency(Linkage linkage, Collection<List<Demand>> unsatisfied) {
+  /**
+   * Prepares to rank.
+   *
+   * @param linkage the language
+   * @param unsatisfied the demands for each thing that is missing; will be replaced
+   * @param sure whether it is known of a demand that what it asks for is needed, so that nothing
+   *     that others are prepared for says otherwise
+   */
+  Leniency(Linkage linkage, Collection<List<Demand>> unsatisfied, Predicate<Demand> sure) {
     this.linkage = linkage;
+    this.sure = sure;
     this.unsatisfied = unsatisfied;
   }
 
@@ -59,7 +71,8 @@ final class Leniency {
     Set<String> onlyBased = familiesOnlyBasedOn();
     optional.clear();
     for (List<Demand> demands : unsatisfied) {
-      demands.replaceAll(d -> isHard(d) && onlyBased.contains(family(d)) ? based(d) : d);
+      demands.replaceAll(
+          d -> isHard(d) && onlyBased.contains(family(d)) && !sure.test(d) ? based(d) : d);
     }
     for (List<Demand> demands : unsatisfied) {
       demands.replaceAll(this::rank);
@@ -75,7 +88,7 @@ final class Leniency {
     return demand.excused(BASED);
   }
 
-  private void forEach(java.util.function.Consumer<Demand> action) {
+  private void forEach(Consumer<Demand> action) {
     for (List<Demand> demands : unsatisfied) {
       demands.stream().filter(d -> d.from() != null).forEach(action);
     }
@@ -95,10 +108,11 @@ final class Leniency {
     if (!isHard(demand)) {
       return demand;
     }
-    if (excused.contains(of(demand))) {
-      return demand.excused(ELSEWHERE);
+    boolean elsewhere = excused.contains(of(demand));
+    if (!elsewhere && !optional.contains(demand.from()) || sure.test(demand)) {
+      return demand;
     }
-    return optional.contains(demand.from()) ? demand.excused(OPTIONAL) : demand;
+    return demand.excused(elsewhere ? ELSEWHERE : OPTIONAL);
   }
 
   private static boolean isHard(Demand demand) {

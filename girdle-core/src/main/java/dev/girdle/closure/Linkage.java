@@ -54,6 +54,24 @@ public interface Linkage {
   List<Demand> implied(Set<Item> reached);
 
   /**
+   * What the makers of an item's component declare to need, and of which nothing is there.
+   *
+   * @param item an item of the application or of its runtime, the first reached of its component
+   * @return demands for {@link Thing#LIBRARY}
+   */
+  List<Demand> declared(Item item);
+
+  /**
+   * Which of the libraries that somebody declares to need, and of which nothing is there, hold what
+   * is missing.
+   *
+   * @param thing what kind of thing is missing
+   * @param name its name
+   * @return names of libraries, possibly none
+   */
+  Set<String> absentHolders(Thing thing, String name);
+
+  /**
    * Whether it is sure that the program needs what a hard demand asks for and nothing satisfies:
    * the application's own code asks, or makers of a library who declare that they need it.
    *
@@ -62,6 +80,16 @@ public interface Linkage {
    * @return false if nobody can tell
    */
   boolean isSure(Demand demand, Strength reach);
+
+  /**
+   * Whether those who made the asker say by themselves that they need what it asks for, whatever
+   * others of the same makers are prepared for: the application's own code asks, or a description
+   * of a library names what is missing.
+   *
+   * @param demand a hard demand that nothing satisfies
+   * @return false if nobody says so
+   */
+  boolean isDeclared(Demand demand);
 
   /**
    * Why the absence of what a hard demand asks for is nothing to worry about, by what is known of

@@ -13,7 +13,9 @@ public enum Thing {
   /** A declared unit of several packages. */
   MODULE("module"),
   /** A library of native code, by the name that programs call it. */
-  NATIVE("native library");
+  NATIVE("native library"),
+  /** What makers publish as one and others declare to need. */
+  LIBRARY("library");
 
   private final String label;
 

@@ -40,9 +40,11 @@ public interface Ecosystem {
    * @param excluded items that must not be seen, each with the reason
    * @param exact whether it is told which parts of things are asked for, and all that is looked at
    *     in passing, which takes longer
+   * @param progress is told if something has to be looked up that takes long
    * @return what the language knows about it
    */
-  Examination examine(Application application, Map<Item, String> excluded, boolean exact);
+  Examination examine(
+      Application application, Map<Item, String> excluded, boolean exact, Progress progress);
 
   /**
    * The runtimes of this machine that a starter would find.

@@ -28,6 +28,9 @@ public interface Examination {
    */
   Linkage linkage();
 
+  /** Keeps what was found out and is worth keeping for the next time. If it cannot, it does not. */
+  void keep();
+
   /**
    * What the walk starts with.
    *
@@ -146,10 +149,9 @@ public interface Examination {
    * May take long the first time.
    *
    * @param names of missing code
-   * @param progress is told how the work gets on
    * @return for each name of which something is known, what is known
    */
-  Map<String, String> whereabouts(Collection<String> names, Progress progress);
+  Map<String, String> whereabouts(Collection<String> names);
 
   /**
    * Finds the item that a user means.

@@ -30,6 +30,25 @@ public record Evidence(Set<Seen> seen) {
   }
 
   /**
+   * The same as it counts of a run that failed in the end.
+   *
+   * @return without rehearsals that passed
+   */
+  public Evidence ofFailure() {
+    return new Evidence(
+        seen.stream().filter(s -> s.kind() != Kind.REHEARSAL).collect(Collectors.toSet()));
+  }
+
+  /**
+   * How many rehearsals passed and missed nothing.
+   *
+   * @return 0 if that was not seen
+   */
+  public int rehearsals() {
+    return (int) seen.stream().filter(s -> s.kind() == Kind.REHEARSAL).count();
+  }
+
+  /**
    * The names of all things of a kind.
    *
    * @param kind the kind

@@ -13,7 +13,9 @@ public enum Kind {
   /** A program was started, by its path. */
   PROCESS,
   /** A network address was connected to, with its port. */
-  ADDRESS;
+  ADDRESS,
+  /** A rehearsal passed and missed nothing: its name, and a digest of what it was given. */
+  REHEARSAL;
 
   /**
    * How it is written in a file of evidence.

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** A folder on disk. Symbolic links are followed; a link that leads back up is passed over. */
@@ -76,6 +77,16 @@ public final class FolderTree implements FileTree {
    */
   public static Content content(Path file) {
     return new DiskContent(file);
+  }
+
+  /**
+   * The file that contents are.
+   *
+   * @param content any contents
+   * @return empty if they are no file of their own
+   */
+  public static Optional<Path> fileOf(Content content) {
+    return content instanceof DiskContent disk ? Optional.of(disk.file) : Optional.empty();
   }
 
   private static String pathIn(Path folder, Path file) {

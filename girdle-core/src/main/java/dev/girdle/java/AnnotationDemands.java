@@ -29,7 +29,7 @@ final class AnnotationDemands extends AnnotationVisitor {
     if (value instanceof Type type) {
       gathering.descriptor(How.ANNOTATION, type.getDescriptor(), Strength.HINT);
     } else if (value instanceof String text) {
-      TextDemands.inCode(gathering, text);
+      gathering.text(text);
     }
   }
 

@@ -5,6 +5,7 @@ import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.java.memory.RawClass;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -93,6 +94,7 @@ final class ClassDemands extends ClassVisitor {
   private final ClassIndex index;
   private final Hierarchy hierarchy;
   private final boolean isVerified;
+  private final StaticTexts texts;
   private final Gathering loaded;
   private final Gathering gathering;
   private final Gathering reflected;
@@ -104,14 +106,26 @@ final class ClassDemands extends ClassVisitor {
   private int version;
   private boolean isStored;
 
+  /**
+   * Reads a class.
+   *
+   * @param whole where all demands go that belong to no part
+   * @param hierarchy if methods are told apart; null if not
+   */
   private ClassDemands(
-      Item item, ClassIndex index, boolean byParts, Hierarchy hierarchy, boolean isVerified) {
+      Item item,
+      ClassIndex index,
+      Gathering whole,
+      Hierarchy hierarchy,
+      boolean isVerified,
+      StaticTexts texts) {
     super(Opcodes.ASM9);
+    this.texts = texts;
     this.isVerified = isVerified;
     this.item = item;
     this.index = index;
     this.hierarchy = hierarchy;
-    this.loaded = new Gathering(item, index, byParts, "");
+    this.loaded = whole;
     this.gathering = hierarchy == null ? loaded : newPart(LINKED);
     this.reflected = hierarchy == null ? loaded : newPart(REFLECTED);
     if (hierarchy != null) {
@@ -133,7 +147,33 @@ final class ClassDemands extends ClassVisitor {
    */
   static Result read(byte[] bytes, Item item, ClassIndex index, boolean exact)
       throws UnreadableItemException {
-    return read(bytes, item, index, exact, null, exact);
+    return resolved(record(bytes, item, exact), item, index, exact);
+  }
+
+  /**
+   * Notes what a class says, whatever is there.
+   *
+   * @param exact whether it is noted which classes the verifier looks at
+   */
+  static RawClass record(byte[] bytes, Item item, boolean exact) throws UnreadableItemException {
+    Recording recording = new Recording(item);
+    ClassReader reader = ClassHeader.readerOf(bytes);
+    ClassDemands visitor =
+        new ClassDemands(item, null, recording, null, exact, new StaticTexts(reader));
+    visitor.accept(reader);
+    return recording.recorded(visitor.version, visitor.supertypes, visitor.declared);
+  }
+
+  /**
+   * Holds what a class says against what is there.
+   *
+   * @param exact whether it is told which parts of things it asks for
+   */
+  static Result resolved(RawClass raw, Item item, ClassIndex index, boolean exact) {
+    Gathering gathering = new Gathering(item, index, exact, "");
+    Recording.tell(raw, gathering);
+    return new Result(
+        gathering.demands(), Map.of(), raw.declared(), raw.supertypes(), Set.of(), raw.version());
   }
 
   /**
@@ -145,27 +185,22 @@ final class ClassDemands extends ClassVisitor {
   static Result readMethods(
       byte[] bytes, Item item, ClassIndex index, Hierarchy hierarchy, boolean verified)
       throws UnreadableItemException {
-    return read(bytes, item, index, true, hierarchy, verified);
-  }
-
-  private static Result read(
-      byte[] bytes,
-      Item item,
-      ClassIndex index,
-      boolean byParts,
-      Hierarchy hierarchy,
-      boolean isVerified)
-      throws UnreadableItemException {
     ClassReader reader = ClassHeader.readerOf(bytes);
     boolean hasFrames = ((bytes[6] & 0xff) << 8 | bytes[7] & 0xff) >= FIRST_WITH_FRAMES;
-    Hierarchy used = hasFrames ? hierarchy : null;
-    ClassDemands visitor = new ClassDemands(item, index, byParts, used, isVerified);
+    Gathering whole = new Gathering(item, index, true, "");
+    ClassDemands visitor =
+        new ClassDemands(
+            item, index, whole, hasFrames ? hierarchy : null, verified, new StaticTexts(reader));
+    visitor.accept(reader);
+    return visitor.result();
+  }
+
+  private void accept(ClassReader reader) throws UnreadableItemException {
     try {
-      reader.accept(visitor, isVerified ? ClassReader.EXPAND_FRAMES : ClassReader.SKIP_FRAMES);
+      reader.accept(this, isVerified ? ClassReader.EXPAND_FRAMES : ClassReader.SKIP_FRAMES);
     } catch (IndexOutOfBoundsException | IllegalArgumentException | NegativeArraySizeException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
-    return visitor.result();
   }
 
   private Result result() {
@@ -277,7 +312,7 @@ final class ClassDemands extends ClassVisitor {
       addFieldTypes(type, sig);
     }
     if (value instanceof String text) {
-      TextDemands.inCode(gathering, text);
+      gathering.text(text);
     }
     return new FieldVisitor(Opcodes.ASM9) {
       @Override
@@ -317,7 +352,7 @@ final class ClassDemands extends ClassVisitor {
     String key = name + descriptor;
     declared.add(key);
     if (hierarchy == null || isAlwaysLive(name)) {
-      return new CodeDemands(gathering, gathering, access, name, descriptor);
+      return new CodeDemands(gathering, gathering, texts, access, name, descriptor);
     }
     Gathering part = parts.computeIfAbsent(key, this::newPart);
     if (name.equals("<init>")) {
@@ -326,11 +361,11 @@ final class ClassDemands extends ClassVisitor {
     }
     part.at(name, 0);
     if (!isVerified) {
-      return new CodeDemands(part, gathering, access, name, descriptor);
+      return new CodeDemands(part, gathering, texts, access, name, descriptor);
     }
     VerifiedTypes verified = new VerifiedTypes(gathering, hierarchy, name, descriptor);
     return verified.around(
-        self, access, new CodeDemands(part, gathering, access, name, descriptor));
+        self, access, new CodeDemands(part, gathering, texts, access, name, descriptor));
   }
 
   private Gathering newPart(String key) {

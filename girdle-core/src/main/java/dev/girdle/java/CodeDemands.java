@@ -22,6 +22,7 @@ import org.objectweb.asm.Type;
 
 /** Reads what the code of one method demands. */
 final class CodeDemands extends MethodVisitor {
+  private static final String TEXT = "Ljava/lang/String;";
   private static final String CAUGHT = "its absence is caught there";
 
   /** Questions to a class that use none of its parts. */
@@ -51,6 +52,7 @@ final class CodeDemands extends MethodVisitor {
 
   private final Gathering gathering;
   private final Gathering ofClass;
+  private final StaticTexts texts;
   private final String method;
   private final boolean isOwn;
   private final Handlers handlers = new Handlers();
@@ -77,16 +79,23 @@ final class CodeDemands extends MethodVisitor {
    *
    * @param gathering what the code demands
    * @param ofClass what the class demands in any case, whether the method is ever called or not
+   * @param texts what static fields of the class hold
    * @param access the method's access flags
    * @param method its name
    * @param descriptor its descriptor
    */
   CodeDemands(
-      Gathering gathering, Gathering ofClass, int access, String method, String descriptor) {
+      Gathering gathering,
+      Gathering ofClass,
+      StaticTexts texts,
+      int access,
+      String method,
+      String descriptor) {
     super(Opcodes.ASM9);
     stack.arguments((access & Opcodes.ACC_STATIC) != 0, descriptor);
     this.gathering = gathering;
     this.ofClass = ofClass;
+    this.texts = texts;
     this.method = method;
     this.isOwn = gathering.item().component().role() == Role.OWN;
     this.lookups = new Lookups(gathering, this::reflection);
@@ -157,7 +166,15 @@ final class CodeDemands extends MethodVisitor {
     if (opcode == Opcodes.PUTFIELD || opcode == Opcodes.PUTSTATIC) {
       handlers.putField();
     }
-    stack.field(opcode, descriptor);
+    String held =
+        opcode == Opcodes.GETSTATIC && TEXT.equals(descriptor) && gathering.isSelf(owner)
+            ? texts.in(name)
+            : null;
+    if (held == null) {
+      stack.field(opcode, descriptor);
+    } else {
+      stack.constant(held);
+    }
     demand(How.FIELD, owner, ClassDemands.LINKED, Handlers.OF_CODE);
     gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
   }
@@ -213,7 +230,7 @@ final class CodeDemands extends MethodVisitor {
         constant(dynamic.getBootstrapMethodArgument(i));
       }
     } else if (value instanceof String text) {
-      TextDemands.inCode(gathering, text);
+      gathering.text(text);
     }
   }
 

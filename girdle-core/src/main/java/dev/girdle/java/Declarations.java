@@ -1,5 +1,6 @@
 package dev.girdle.java;
 
+import dev.girdle.app.Absent;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
@@ -8,29 +9,48 @@ import dev.girdle.io.Paths;
 import dev.girdle.java.library.LibraryIndex;
 import dev.girdle.java.maven.Description;
 import dev.girdle.java.maven.Descriptions;
-import dev.girdle.java.maven.LocalFolders;
-import java.io.IOException;
+import dev.girdle.java.maven.Version;
+import java.util.ArrayDeque;
+import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What the makers of libraries say of what they need: in descriptions that travel in a library, in
- * those of the local repository, and in manifests. Read only if something is missing.
+ * those of the local repository, and in manifests. Read when it is first asked for.
  */
 final class Declarations {
   private final JavaFacts facts;
   private Map<Component, Description> descriptions;
-  private Set<String> there;
-  private Set<String> mandatoryAndAbsent;
+  private final Map<String, Description> byName = new HashMap<>();
+  private final Map<Component, Set<String>> expected = new HashMap<>();
+
+  /** What somebody declares to need, and of which nothing is there. */
+  private Set<String> absent;
+
+  private final Map<Component, Set<String>> imported = new HashMap<>();
+  private final LocalLibraries local;
+  private final Set<String> leftOutByUser;
   private Optional<LibraryIndex> libraries;
   private final Map<String, Set<String>> holders = new HashMap<>();
 
-  Declarations(JavaFacts facts) {
+  /**
+   * Reads nothing yet.
+   *
+   * @param facts what is known of the application
+   * @param local the libraries of this machine
+   * @param leftOut what the user's description of the application leaves out
+   */
+  Declarations(JavaFacts facts, LocalLibraries local, List<Absent> leftOut) {
     this.facts = facts;
+    this.local = local;
+    this.leftOutByUser = leftOut.stream().map(Absent::library).collect(Collectors.toSet());
   }
 
   /**
@@ -43,10 +63,60 @@ final class Declarations {
     Component asker = demand.from().component();
     String inPackage = JavaLinkage.packageOf(demand.name());
     boolean imports =
-        JarManifest.of(asker).mandatoryPackages().contains(inPackage)
+        imported
+                .computeIfAbsent(asker, c -> JarManifest.of(c).mandatoryPackages())
+                .contains(inPackage)
             && !facts.index().hasPackage(inPackage)
             && description(asker).optional().isEmpty();
-    return imports || mandatoryAndAbsent.stream().anyMatch(l -> holds(l, demand.name()));
+    return imports || describeAsNeeded(demand);
+  }
+
+  /** Whether a description names what a library asks for, and nothing of that is there. */
+  synchronized boolean describeAsNeeded(Demand demand) {
+    read();
+    Set<String> named = expected(demand.from().component());
+    return absentHolders(demand.name()).stream().anyMatch(named::contains);
+  }
+
+  /** What a component's makers declare to need, and what the makers of that declare, and so on. */
+  private Set<String> expected(Component component) {
+    return expected.computeIfAbsent(
+        component,
+        c -> {
+          Set<String> all = new HashSet<>();
+          Deque<String> open = new ArrayDeque<>(description(c).mandatory().keySet());
+          while (!open.isEmpty()) {
+            String library = open.pop();
+            if (all.add(library)) {
+              open.addAll(byName.getOrDefault(library, Description.SILENT).mandatory().keySet());
+            }
+          }
+          return all;
+        });
+  }
+
+  /**
+   * Which of the libraries that somebody declares to need, and of which nothing is there, hold a
+   * class.
+   */
+  synchronized Set<String> absentHolders(String className) {
+    read();
+    return absent.stream().filter(l -> holds(l, className)).collect(Collectors.toSet());
+  }
+
+  /**
+   * What the makers of one component declare to need, and of which nothing is there. Libraries that
+   * hold no code are not told, and those of which that is not known only if the user's own code
+   * declares them.
+   */
+  synchronized List<String> absentOf(Component component) {
+    read();
+    return description(component).mandatory().keySet().stream()
+        .filter(l -> absent.contains(l) && !leftOutByUser.contains(l))
+        .filter(l -> holdsCode(l).orElse(component.role() != Role.LIBRARY))
+        .filter(l -> !isTakenIn(l, component))
+        .sorted()
+        .toList();
   }
 
   /**
@@ -57,15 +127,38 @@ final class Declarations {
   synchronized boolean makeOptional(Demand demand) {
     read();
     return description(demand.from().component()).optional().stream()
-            .filter(l -> !there.contains(l))
+            .filter(l -> !byName.containsKey(l))
             .anyMatch(l -> holds(l, demand.name()))
-        && mandatoryAndAbsent.stream().noneMatch(l -> holds(l, demand.name()));
+        && absentHolders(demand.name()).isEmpty();
   }
 
   /** Whether a component is described as a library, by itself or in the local repository. */
   synchronized boolean isPublished(Component component) {
     read();
     return descriptions.containsKey(component);
+  }
+
+  /**
+   * The release of a library that descriptions ask for, the newest if they do not agree, and
+   * whether it is on this machine.
+   *
+   * @return a few words that begin with the release; empty if none is asked for
+   */
+  synchronized Optional<String> wanted(String library) {
+    read();
+    Optional<String> release =
+        descriptions.values().stream()
+            .map(d -> d.mandatory().getOrDefault(library, ""))
+            .filter(r -> !r.isEmpty())
+            .max(Comparator.comparing(Version::of));
+    return release.map(
+        r -> r + ", as it is declared; the local repository has " + here(library, r));
+  }
+
+  private String here(String library, String release) {
+    Set<String> here = libraries.map(l -> l.releasesOf(library)).orElse(Set.of());
+    Optional<String> newest = here.stream().max(Comparator.comparing(Version::of));
+    return here.contains(release) ? "it" : newest.map(n -> "only " + n).orElse("none");
   }
 
   private Description description(Component component) {
@@ -77,21 +170,20 @@ final class Declarations {
       return;
     }
     descriptions = new HashMap<>();
-    there = new HashSet<>();
-    mandatoryAndAbsent = new HashSet<>();
-    libraries = libraries();
+    absent = new HashSet<>();
+    libraries = local.index();
     Descriptions reader = new Descriptions(System.getenv());
     for (Component component : facts.components()) {
       describe(component, reader).ifPresent(d -> descriptions.put(component, d));
     }
-    descriptions.values().forEach(d -> there.add(d.library()));
+    descriptions.values().forEach(d -> byName.put(d.library(), d));
     Set<String> excluded = new HashSet<>();
     descriptions.values().forEach(d -> excluded.addAll(d.excluded()));
     for (Description description : descriptions.values()) {
-      description.mandatory().stream()
-          .filter(l -> !there.contains(l) && !hasFileOf(l))
-          .filter(l -> !isAmong(excluded, l))
-          .forEach(mandatoryAndAbsent::add);
+      description.mandatory().keySet().stream()
+          .filter(l -> !byName.containsKey(l) && !isAmong(excluded, l))
+          .filter(l -> !hasFileOf(l) && !hasClassOf(l))
+          .forEach(absent::add);
     }
   }
 
@@ -102,42 +194,57 @@ final class Declarations {
         || excluded.contains("*:" + library.substring(colon + 1));
   }
 
-  private static Optional<LibraryIndex> libraries() {
-    Map<String, String> environment = System.getenv();
-    try {
-      return Optional.of(
-          LibraryIndex.of(
-              LocalFolders.repository(environment),
-              LocalFolders.cache(environment),
-              (what, done, total) -> {}));
-    } catch (IOException e) {
-      return Optional.empty(); // without it, only what travels in libraries is known
-    }
-  }
-
   private Optional<Description> describe(Component component, Descriptions reader) {
     if (component.role() == Role.RUNTIME) {
       return Optional.empty();
     }
-    List<Item> embedded =
-        component.items().stream()
-            .filter(i -> i.path().matches("META-INF/maven/[^/]+/[^/]+/pom\\.xml"))
-            .toList();
-    if (embedded.size() == 1) {
-      return reader.embedded(embedded.get(0).content());
-    }
+    // what is published says what was taken in, which the description inside does not know
     String fileName = Paths.fileName(component.origin());
     return libraries
         .flatMap(l -> l.pathOf(fileName, component.size()))
-        .flatMap(reader::ofRepository);
+        .flatMap(reader::ofRepository)
+        .or(() -> embedded(component, reader));
   }
 
-  /** Whether a file lies there that is called like the library. */
+  private static Optional<Description> embedded(Component component, Descriptions reader) {
+    List<Item> found =
+        component.items().stream()
+            .filter(i -> i.path().matches("META-INF/maven/[^/]+/[^/]+/pom\\.xml"))
+            .toList();
+    return found.size() == 1 ? reader.embedded(found.get(0).content()) : Optional.empty();
+  }
+
+  /** Whether a file lies there that is called like the library, and is not known as another. */
   private boolean hasFileOf(String library) {
     String artifact = library.substring(library.indexOf(':') + 1);
     return facts.components().stream()
+        .filter(c -> !descriptions.containsKey(c))
         .map(c -> Paths.fileName(c.origin()))
         .anyMatch(f -> f.startsWith(artifact + "-") || f.equals(artifact + ".jar"));
+  }
+
+  /** Whether another library has put in what it holds, or stands for it. */
+  private boolean hasClassOf(String library) {
+    return libraries.stream()
+        .flatMap(l -> l.classesOf(library).stream())
+        .anyMatch(facts.index()::hasClass);
+  }
+
+  /** Whether a component holds a library's classes under other names of its own. */
+  private boolean isTakenIn(String library, Component component) {
+    Set<String> own =
+        component.items().stream()
+            .filter(i -> i.path().endsWith(".class"))
+            .map(i -> i.name().substring(i.name().lastIndexOf('.') + 1))
+            .collect(Collectors.toSet());
+    Set<String> classes = libraries.map(l -> l.classesOf(library)).orElse(Set.of());
+    long same =
+        classes.stream().filter(c -> own.contains(c.substring(c.lastIndexOf('.') + 1))).count();
+    return same > 0 && same * 2 >= classes.size();
+  }
+
+  private Optional<Boolean> holdsCode(String library) {
+    return libraries.filter(l -> l.has(library)).map(l -> !l.classesOf(library).isEmpty());
   }
 
   /** Whether a library holds a class, as far as this machine or its name tells. */
@@ -148,14 +255,12 @@ final class Declarations {
 
   private Set<String> holdersOf(String className) {
     Set<String> found = new HashSet<>();
-    libraries.ifPresent(l -> l.holders(className).forEach(p -> found.add(libraryAt(p))));
+    libraries.ifPresent(
+        l ->
+            l.holders(className).stream()
+                .flatMap(p -> Published.at(p).stream())
+                .forEach(p -> found.add(p.library())));
     return found;
-  }
-
-  private static String libraryAt(String path) {
-    String[] parts = path.split("/");
-    int n = parts.length;
-    return n < 4 ? path : String.join(".", List.of(parts).subList(0, n - 3)) + ":" + parts[n - 3];
   }
 
   private static boolean isNamedLike(String library, String className) {

@@ -12,11 +12,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
- * Finds the entry point: the one the user names, else the one the manifest names, else the only
- * class with a main method. If several could be meant, none is chosen and all are told.
+ * Finds the entry point: the one the user names, else the one that the manifest of the user's own
+ * code names, else its only class with a main method; what libraries offer is looked at last. In a
+ * folder of nothing but jars, it is first found out which of them is the program. If several could
+ * be meant, none is chosen and all are told, with what speaks for each.
  */
 final class EntryChoice {
   private final Surveyed surveyed;
@@ -25,15 +26,30 @@ final class EntryChoice {
   private final ClassIndex index;
   private final MainClasses mains;
   private final List<EntryPoint> candidates = new ArrayList<>();
+  private final Optional<Claims> claims;
   private EntryPoint chosen;
   private Modules modules;
 
-  EntryChoice(Surveyed surveyed, List<String> notices, String folderName) {
+  /**
+   * Prepares to choose.
+   *
+   * @param surveyed the components, with roles that do not depend on the entry point
+   * @param notices gets a line for what is odd
+   * @param folderName what the application's folder or jar is called
+   * @param flat whether nothing tells yet which component is the user's own
+   */
+  EntryChoice(Surveyed surveyed, List<String> notices, String folderName, boolean flat) {
     this.surveyed = surveyed;
     this.notices = notices;
     this.folderName = folderName;
     this.index = new ClassIndex(surveyed.components());
     this.mains = new MainClasses(index);
+    this.claims = flat ? Optional.of(new Claims(surveyed, index, folderName)) : Optional.empty();
+  }
+
+  /** Whether what was chosen is evidently the program, and not a tool among the libraries. */
+  boolean isEvident() {
+    return claims.isEmpty() || chosen != null && claims.get().isEvident(chosen);
   }
 
   Optional<EntryPoint> chosen() {
@@ -62,40 +78,60 @@ final class EntryChoice {
       candidates.add(chosen);
       return;
     }
-    List<EntryPoint> byManifest = byManifest(own);
-    if (byManifest.isEmpty()) {
-      byManifest = byManifest(surveyed.components());
-    }
-    if (byManifest.size() == 1) {
-      chosen = byManifest.get(0);
-      candidates.add(chosen);
+    if (claims.isPresent()) {
+      chooseEvident(claims.get());
       return;
     }
-    Set<String> tops = Tops.of(surveyed.components(), index);
-    List<EntryPoint> ofTops =
-        byManifest.stream().filter(e -> tops.contains(e.component())).toList();
-    if (ofTops.size() == 1) {
-      EntryPoint only = ofTops.get(0);
-      String why = only.foundBy() + ", which no other component uses";
-      chosen = new EntryPoint(only.name(), only.component(), why);
-      candidates.add(chosen);
-      return;
-    }
+    List<EntryPoint> ofOwn = byManifest(own);
     List<EntryPoint> byMethod = mains.candidates(own, folderName);
-    if (byMethod.isEmpty()) {
-      byMethod = mains.candidates(surveyed.components(), folderName);
+    if (ofOwn.isEmpty() && byMethod.isEmpty()) {
+      ofOwn = byManifest(surveyed.components());
+      byMethod = ofOwn.isEmpty() ? mains.candidates(surveyed.components(), folderName) : List.of();
+    }
+    if (ofOwn.size() == 1) {
+      choose(ofOwn.get(0));
+      return;
     }
     Map<String, EntryPoint> all = new LinkedHashMap<>();
-    byManifest.forEach(e -> all.put(e.name(), e));
+    ofOwn.forEach(e -> all.put(e.name(), e));
     byMethod.forEach(e -> all.putIfAbsent(e.name(), e));
+    if (all.size() == 1) {
+      EntryPoint only = all.values().iterator().next();
+      choose(new EntryPoint(only.name(), only.component(), "the only class with a main method"));
+    } else {
+      candidates.addAll(all.values());
+    }
+  }
+
+  private void choose(EntryPoint only) {
+    chosen = only;
+    candidates.add(only);
+  }
+
+  /** Of jars that are all alike, the one that is evidently the program; else all are told. */
+  private void chooseEvident(Claims known) {
+    Map<String, EntryPoint> all = new LinkedHashMap<>();
+    byManifest(surveyed.components()).forEach(e -> all.put(e.name(), e));
+    List<EntryPoint> evident = all.values().stream().filter(known::isEvident).toList();
+    if (evident.size() == 1) {
+      EntryPoint only = evident.get(0);
+      choose(new EntryPoint(only.name(), only.component(), known.told(only).foundBy()));
+      return;
+    }
+    mains.candidates(surveyed.components(), folderName).forEach(e -> all.putIfAbsent(e.name(), e));
+    if (all.size() == 1) {
+      EntryPoint only = all.values().iterator().next();
+      choose(new EntryPoint(only.name(), only.component(), "the only class with a main method"));
+      return;
+    }
     // the sort keeps the order among those that are as likely
     all.values().stream()
-        .sorted(Comparator.comparing(e -> !tops.contains(e.component())))
+        .sorted(
+            Comparator.comparing((EntryPoint e) -> !known.isEvident(e))
+                .thenComparing(e -> !known.isTop(e))
+                .thenComparing(e -> -known.weight(e)))
+        .map(known::told)
         .forEach(candidates::add);
-    if (candidates.size() == 1) {
-      EntryPoint only = candidates.get(0);
-      chosen = new EntryPoint(only.name(), only.component(), "the only class with a main method");
-    }
   }
 
   /** The entry point that the user names: a class, or a module and a class of it. */

@@ -8,6 +8,7 @@ import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.java.value.Value;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashSet;
@@ -20,7 +21,7 @@ import java.util.Set;
  * Collects the demands of one class file: each name once, the strongest demand for it, and of
  * equally strong ones the first; besides, one that tells that the class can do without it.
  */
-final class Gathering {
+class Gathering {
   private static final String LOADER = "java/util/ServiceLoader";
 
   private final Item item;
@@ -61,8 +62,47 @@ final class Gathering {
     self = internalName;
   }
 
+  /** Whether an internal name is that of the class itself. */
+  boolean isSelf(String internalName) {
+    return internalName.equals(self);
+  }
+
   ClassIndex index() {
     return index;
+  }
+
+  String member() {
+    return member;
+  }
+
+  int line() {
+    return line;
+  }
+
+  /** A constant text, which may name something that is there. */
+  void text(String text) {
+    TextDemands.inCode(this, text);
+  }
+
+  /** A class by a joined name; one that can be anything is open if a class loader is asked. */
+  void joinedClass(Value.Joined joined, boolean byLoader) {
+    if (!JoinedNames.classes(this, joined) && byLoader) {
+      open(How.REFLECTION, Thing.CODE, false);
+    }
+  }
+
+  /** A file by a joined name; one that can be anything is open. */
+  void joinedFile(Value.Joined joined) {
+    if (!JoinedNames.files(this, joined)) {
+      open(How.RESOURCE, Thing.RESOURCE, false);
+    }
+  }
+
+  /** A service type that a module says it uses. */
+  void usedService(String name) {
+    if (index.serviceTypes().contains(name)) {
+      other(How.USES, Thing.SERVICE, name, Strength.HARD, "");
+    }
   }
 
   Item item() {

@@ -5,8 +5,10 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.java.memory.RawClass;
 import java.io.IOException;
 import java.util.List;
+import java.util.Set;
 import org.objectweb.asm.ClassReader;
 
 /**
@@ -24,47 +26,55 @@ final class Glance {
   private static final int INTERFACE_METHOD = 11;
   private static final int METHOD_TYPE = 16;
 
-  private final Item item;
-  private final Gathering gathering;
+  private final Recording recording;
 
-  /**
-   * @param wantsParts whether the methods that are called are told, too
-   */
-  Glance(Item item, ClassIndex index, boolean wantsParts) {
-    this.item = item;
-    this.gathering = new Gathering(item, index, wantsParts, "");
+  private Glance(Recording recording) {
+    this.recording = recording;
   }
 
-  List<Demand> demands() throws UnreadableItemException, IOException {
+  /** Notes what a class may ask for, whatever is there. */
+  static RawClass record(Item item) throws UnreadableItemException, IOException {
     ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
+    Glance glance = new Glance(new Recording(item));
     char[] buffer = new char[reader.getMaxStringLength()];
     try {
       for (int i = 1; i < reader.getItemCount(); i++) {
         int at = reader.getItem(i);
         if (at > 0) {
-          constant(reader, at, buffer);
+          glance.constant(reader, at, buffer);
         }
       }
     } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
+    return glance.recording.recorded(0, List.of(), Set.of());
+  }
+
+  /**
+   * Holds it against what is there.
+   *
+   * @param wantsParts whether the methods that are called are told, too
+   */
+  static List<Demand> resolved(RawClass raw, Item item, ClassIndex index, boolean wantsParts) {
+    Gathering gathering = new Gathering(item, index, wantsParts, "");
+    Recording.tell(raw, gathering);
     return gathering.demands().named();
   }
 
   private void constant(ClassReader reader, int at, char[] buffer) {
     switch (reader.readByte(at - 1)) {
-      case CLASS -> gathering.part(How.TYPE, reader.readUTF8(at, buffer), "", Strength.HARD, "");
-      case STRING -> TextDemands.inCode(gathering, reader.readUTF8(at, buffer));
+      case CLASS -> recording.part(How.TYPE, reader.readUTF8(at, buffer), "", Strength.HARD, "");
+      case STRING -> recording.text(reader.readUTF8(at, buffer));
       case NAME_AND_TYPE -> descriptor(reader.readUTF8(at + 2, buffer));
       case METHOD_TYPE -> descriptor(reader.readUTF8(at, buffer));
       case FIELD ->
-          gathering.part(
+          recording.part(
               How.FIELD, reader.readClass(at, buffer), ClassDemands.LINKED, Strength.HARD, "");
       case METHOD, INTERFACE_METHOD -> {
         int nameAndType = reader.getItem(reader.readUnsignedShort(at + 2));
         String method =
             reader.readUTF8(nameAndType, buffer) + reader.readUTF8(nameAndType + 2, buffer);
-        gathering.part(How.CALL, reader.readClass(at, buffer), method, Strength.HARD, "");
+        recording.part(How.CALL, reader.readClass(at, buffer), method, Strength.HARD, "");
       }
       default -> {
         return; // names nothing that is not named by another constant
@@ -74,7 +84,7 @@ final class Glance {
 
   private void descriptor(String text) {
     if (text != null && text.indexOf('L') >= 0) {
-      gathering.descriptor(How.DECLARATION, text, Strength.SOFT);
+      recording.descriptor(How.DECLARATION, text, Strength.SOFT);
     }
   }
 }

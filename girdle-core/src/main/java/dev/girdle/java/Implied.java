@@ -6,9 +6,10 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
-import dev.girdle.closure.UnreadableItemException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -17,6 +18,7 @@ import java.util.concurrent.ConcurrentHashMap;
  * text that stands in another. No method, and often no component, sees both halves.
  */
 final class Implied {
+  private static final char PUT_IN = '\1';
   private static final int SHORTEST = 3;
   private static final int LONGEST = 40;
   private static final int MOST = 400;
@@ -30,19 +32,23 @@ final class Implied {
     this.index = index;
   }
 
-  /** Notes the texts of a class that may be the end of a class's name. */
-  void note(byte[] classFile) throws UnreadableItemException {
-    ConstantTexts.in(ClassHeader.readerOf(classFile)).stream()
-        .filter(Implied::isEnding)
-        .forEach(texts::add);
+  /** Notes texts of a class that may be the end of a class's name. */
+  void note(Collection<String> endings) {
+    texts.addAll(endings);
   }
 
-  private static boolean isEnding(String text) {
-    int length = text.length();
-    return length >= SHORTEST
-        && length <= LONGEST
-        && !Character.isLowerCase(text.charAt(0))
-        && text.chars().allMatch(Character::isJavaIdentifierPart);
+  /**
+   * What a text may be the end of a class's name by, which others join with its begin: all of it,
+   * or what stands last in the recipe of a joined text (StringConcatFactory), after what is put in.
+   */
+  static Optional<String> ending(String text) {
+    String last = text.substring(text.lastIndexOf(PUT_IN) + 1);
+    boolean isOne =
+        last.length() >= SHORTEST
+            && last.length() <= LONGEST
+            && !Character.isLowerCase(last.charAt(0))
+            && last.chars().allMatch(Character::isJavaIdentifierPart);
+    return isOne ? Optional.of(last) : Optional.empty();
   }
 
   /** The classes that a reached class, and an ending that stands somewhere as a text, name. */

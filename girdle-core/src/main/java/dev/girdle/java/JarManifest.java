@@ -6,6 +6,7 @@ import dev.girdle.io.Content;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -168,6 +169,18 @@ final class JarManifest {
 
   /** Splits at commas that stand outside quotes. */
   private static List<String> splitClauses(String value) {
-    return List.of(value.split(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)"));
+    List<String> clauses = new ArrayList<>();
+    boolean quoted = false;
+    int start = 0;
+    for (int i = 0; i < value.length(); i++) {
+      char c = value.charAt(i);
+      quoted ^= c == '"';
+      if (c == ',' && !quoted) {
+        clauses.add(value.substring(start, i));
+        start = i + 1;
+      }
+    }
+    clauses.add(value.substring(start));
+    return clauses;
   }
 }

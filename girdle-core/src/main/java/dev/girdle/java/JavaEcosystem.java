@@ -42,9 +42,10 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Examination examine(Application application, Map<Item, String> excluded, boolean exact) {
+  public Examination examine(
+      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
     try {
-      return new JavaExamination(application, excluded, exact);
+      return new JavaExamination(application, excluded, exact, progress);
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());
@@ -87,7 +88,7 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public Layout prepareStart(Layout layout, LayoutRequest request) {
-    return FastStart.addTo(layout, request);
+    return FastStart.addTo(RuntimeTrial.passed(layout, request), request);
   }
 
   @Override

@@ -26,7 +26,10 @@ import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.ecosystem.RuntimeThing;
 import dev.girdle.io.Paths;
+import dev.girdle.java.maven.LocalFolders;
+import dev.girdle.java.memory.Memory;
 import dev.girdle.java.runtime.BundledRuntime;
+import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
@@ -41,6 +44,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 
 /** What Java knows about one application. */
@@ -49,14 +53,19 @@ final class JavaExamination implements Examination {
   private final Jdk jdk = new Jdk();
   private final ClassIndex index;
   private final JavaFacts facts;
+  private final LocalLibraries libraries;
+  private final Declarations declarations;
+  private final Memory memory;
   private final JavaLinkage linkage;
   private final Map<Component, Provenance> provenances = new HashMap<>();
   private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
+  private final Map<Path, Trial> trials = new HashMap<>();
   private List<String> warnings;
   private Boolean makesClasses;
   private final Map<Component, Boolean> signed = new ConcurrentHashMap<>();
 
-  JavaExamination(Application application, Map<Item, String> excluded, boolean exact)
+  JavaExamination(
+      Application application, Map<Item, String> excluded, boolean exact, Progress progress)
       throws IOException {
     this.application = application;
     List<Component> components = application.components();
@@ -71,7 +80,15 @@ final class JavaExamination implements Examination {
     }
     this.facts =
         new JavaFacts(jdk, components, index, modules, new Hints(components, index), optional);
-    this.linkage = new JavaLinkage(facts, exact);
+    this.libraries = new LocalLibraries(progress);
+    this.declarations = new Declarations(facts, libraries, application.absent());
+    Map<String, String> environment = System.getenv();
+    this.memory =
+        Memory.in(
+            LocalFolders.cache(environment),
+            LocalFolders.settings(environment),
+            exact ? "exact" : "plain");
+    this.linkage = new JavaLinkage(facts, declarations, memory, exact);
   }
 
   /** Whether the program is started as modules, so that their descriptors count. */
@@ -88,6 +105,11 @@ final class JavaExamination implements Examination {
   @Override
   public Linkage linkage() {
     return linkage;
+  }
+
+  @Override
+  public void keep() {
+    memory.keep();
   }
 
   @Override
@@ -292,13 +314,7 @@ final class JavaExamination implements Examination {
 
   @Override
   public RuntimeParts runtimeParts(Closure closure, Choice choice) {
-    ModuleChoice modules =
-        ModuleChoice.of(
-            jdk.requirements(),
-            Runtimes.reached(closure),
-            closure.ofRuntime(),
-            choice.always(),
-            choice.never());
+    ModuleChoice modules = Runtimes.modules(jdk.requirements(), closure, choice);
     return new RuntimeParts(modules.chosen(), modules.leftOut());
   }
 
@@ -331,8 +347,8 @@ final class JavaExamination implements Examination {
   }
 
   @Override
-  public Map<String, String> whereabouts(Collection<String> names, Progress progress) {
-    return new Whereabouts(application).of(names, progress);
+  public Map<String, String> whereabouts(Collection<String> names) {
+    return new Whereabouts(application, libraries, declarations).of(names);
   }
 
   @Override
@@ -443,6 +459,22 @@ final class JavaExamination implements Examination {
     }
     return known;
   }
+
+  /**
+   * What does not work in a runtime that was cut down for a closure; found out once for all forms
+   * that are made of it.
+   */
+  synchronized Map<String, String> failuresOf(
+      JavaHome home, Closure closure, Supplier<Map<String, String>> trial) {
+    Trial known = trials.get(home.folder());
+    if (known == null || known.closure != closure) {
+      known = new Trial(closure, trial.get());
+      trials.put(home.folder(), known);
+    }
+    return known.failures;
+  }
+
+  private record Trial(Closure closure, Map<String, String> failures) {}
 
   JavaFacts facts() {
     return facts;

@@ -12,6 +12,8 @@ import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.java.memory.Memory;
+import dev.girdle.java.memory.RawClass;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -27,6 +29,9 @@ final class JavaLinkage implements Linkage {
   /** Between a component's name and a path, where a resource of that one component is meant. */
   static final String IN_COMPONENT = "!/";
 
+  /** Before the path of a class that was only glanced at. */
+  private static final String GLANCE = "at a glance ";
+
   private static final String SERVICES = "META-INF/services/";
   private static final Pattern CLASS_NAME =
       Pattern.compile("\\p{javaJavaIdentifierStart}[\\p{javaJavaIdentifierPart}.]*");
@@ -39,6 +44,7 @@ final class JavaLinkage implements Linkage {
   private final ClassIndex index;
   private final Map<String, Component> components = new ConcurrentHashMap<>();
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
+  private final Memory memory;
   private final boolean exact;
   private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
   private final Map<Item, Callers> callers = new ConcurrentHashMap<>();
@@ -49,13 +55,16 @@ final class JavaLinkage implements Linkage {
    * Looks at an application.
    *
    * @param facts what is known about it
+   * @param declarations what makers say of what they need
+   * @param memory what classes said that were read before
    * @param exact whether it is told which parts of things are asked for, and which classes the
    *     verifier looks at
    */
-  JavaLinkage(JavaFacts facts, boolean exact) {
+  JavaLinkage(JavaFacts facts, Declarations declarations, Memory memory, boolean exact) {
+    this.memory = memory;
     this.exact = exact;
     this.implied = new Implied(facts.index());
-    this.declarations = new Declarations(facts);
+    this.declarations = declarations;
     this.facts = facts;
     this.jdk = facts.jdk();
     this.index = facts.index();
@@ -94,6 +103,47 @@ final class JavaLinkage implements Linkage {
     return new ItemDemands(demands, result.demands().open());
   }
 
+  private static RawClass read(Item item, boolean exact)
+      throws UnreadableItemException, IOException {
+    return ClassDemands.record(ClassHeader.bytesOf(item.content()), item, exact);
+  }
+
+  private interface Reading {
+    RawClass of(Item item) throws UnreadableItemException, IOException;
+  }
+
+  /** What handlers count for depends on whose code it is; so that is told apart. */
+  private RawClass remembered(Item item, String key, Reading reading)
+      throws UnreadableItemException, IOException {
+    Component component = item.component();
+    String whose = component.role() == Role.OWN ? "own " : "";
+    try {
+      return memory.of(
+          component.whole().orElse(null),
+          whose + key,
+          () -> {
+            try {
+              return reading.of(item);
+            } catch (UnreadableItemException e) {
+              throw new Unreadable(e);
+            }
+          });
+    } catch (Unreadable e) {
+      throw e.why;
+    }
+  }
+
+  /** Lets it through those who know of no items. */
+  private static final class Unreadable extends IOException {
+    private static final long serialVersionUID = 1;
+    private final transient UnreadableItemException why;
+
+    Unreadable(UnreadableItemException why) {
+      super(why);
+      this.why = why;
+    }
+  }
+
   /** What a class that is at work demands, besides what stands in it. */
   private List<Demand> besides(Item item) {
     List<Demand> demands = new ArrayList<>(facts.hints().of(item));
@@ -107,10 +157,10 @@ final class JavaLinkage implements Linkage {
   private ClassDemands.Result result(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result = read.get(item);
     if (result == null) {
-      byte[] bytes = ClassHeader.bytesOf(item.content());
-      result = ClassDemands.read(bytes, item, index, exact);
+      RawClass raw = remembered(item, item.path(), i -> read(i, exact));
+      result = ClassDemands.resolved(raw, item, index, exact);
       if (exact) {
-        implied.note(bytes); // only those who leave out classes ask what is implied
+        implied.note(raw.endings()); // only those who leave out classes ask what is implied
       }
       versions.put(item, result.version());
       if (exact) {
@@ -139,8 +189,8 @@ final class JavaLinkage implements Linkage {
     if (!isClass) {
       return demandsOf(item);
     }
-    Glance glance = new Glance(item, index, exact);
-    return ItemDemands.of(glance.demands());
+    RawClass raw = remembered(item, GLANCE + item.path(), Glance::record);
+    return ItemDemands.of(Glance.resolved(raw, item, index, exact));
   }
 
   @Override
@@ -149,7 +199,23 @@ final class JavaLinkage implements Linkage {
   }
 
   @Override
+  public List<Demand> declared(Item item) {
+    return declarations.absentOf(item.component()).stream()
+        .map(
+            l -> new Demand(How.DECLARED, Thing.LIBRARY, l, item, "", 0, Strength.HARD, "", "", ""))
+        .toList();
+  }
+
+  @Override
+  public Set<String> absentHolders(Thing thing, String name) {
+    return thing == Thing.CODE ? declarations.absentHolders(name) : Set.of();
+  }
+
+  @Override
   public boolean isSure(Demand demand, Strength reach) {
+    if (demand.thing() == Thing.LIBRARY) {
+      return false; // nobody knows whether the program comes to what it is needed for
+    }
     return switch (demand.from().component().role()) {
       case OWN -> reach != Strength.HINT || facts.isFoundByLibraries(demand.from());
       case PROGRAM ->
@@ -159,6 +225,12 @@ final class JavaLinkage implements Linkage {
       case LIBRARY -> reach == Strength.HARD && declarations.areBroken(demand);
       case RUNTIME -> false;
     };
+  }
+
+  @Override
+  public boolean isDeclared(Demand demand) {
+    return demand.from().component().role() == Role.OWN
+        || demand.thing() == Thing.CODE && declarations.describeAsNeeded(demand);
   }
 
   @Override
@@ -302,6 +374,9 @@ final class JavaLinkage implements Linkage {
       case SERVICE -> items(index.service(name));
       case MODULE -> module(name);
       case NATIVE -> items(index.nativeLibrary(name));
+      // asked only of those of which nothing is there
+      case LIBRARY ->
+          new Answer.Nothing(declarations.wanted(name).map(w -> "release " + w).orElse(""));
     };
   }
 

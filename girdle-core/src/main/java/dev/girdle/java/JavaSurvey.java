@@ -134,15 +134,15 @@ final class JavaSurvey {
     for (RawComponent raw : inOrder(own, Optional.empty())) {
       first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
     }
-    EntryChoice choice = new EntryChoice(first, scan.notices, folderName);
-    choose(choice);
-    Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     // a flat folder of jars is one program and its libraries, which only the entry point tells
     boolean flat =
         !own.isEmpty()
             && Files.isDirectory(source.app())
             && own.stream().allMatch(RawComponent::isJar)
             && own.size() == scan.components.size();
+    EntryChoice choice = new EntryChoice(first, scan.notices, folderName, flat && own.size() > 1);
+    choose(choice);
+    Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
     RawComponent identified =
         main.or(() -> likeliest(first, choice)).orElse(scan.components.get(0));
     List<RawComponent> reallyOwn = flat ? List.of(identified) : own;
@@ -154,7 +154,8 @@ final class JavaSurvey {
       boolean isGuessed = flat || !own.contains(raw);
       surveyed.add(raw, isOwn ? (isGuessed ? Role.PROGRAM : Role.OWN) : Role.LIBRARY);
     }
-    Identity identity = identity(identified);
+    boolean isUsers = main.isEmpty() || choice.isEvident() && reallyOwn.contains(main.get());
+    Identity identity = identity(isUsers ? Optional.of(identified) : onlyOf(own));
     return new Application(
         source.app().toString(),
         identity,
@@ -221,8 +222,21 @@ final class JavaSurvey {
     return new EntryPoint(entry.name(), entry.module(), now.name(), entry.foundBy());
   }
 
-  private Identity identity(RawComponent main) {
-    Identity found = Naming.identity(main, Paths.fileName(folderName));
+  /** The user's own code, if it is in one place; what is started of a library names nothing. */
+  private static Optional<RawComponent> onlyOf(List<RawComponent> own) {
+    return own.size() == 1 ? Optional.of(own.get(0)) : Optional.empty();
+  }
+
+  private Identity identity(Optional<RawComponent> main) {
+    Identity found =
+        main.map(m -> Naming.identity(m, Paths.fileName(folderName)))
+            .orElseGet(() -> Naming.ofFolder(source.app()));
+    if (main.isEmpty() && source.name().isEmpty()) {
+      scan.notices.add(
+          "what is started is in a library, so the name "
+              + found.name()
+              + " comes from the folder; --name gives another");
+    }
     source.name().ifPresent(n -> requireFit("--name", n));
     source.release().ifPresent(r -> requireFit("--release", r));
     return new Identity(

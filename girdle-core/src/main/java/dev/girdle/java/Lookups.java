@@ -109,9 +109,7 @@ final class Lookups {
         }
       }
     } else if (name instanceof Value.Joined joined) {
-      if (!JoinedNames.classes(gathering, joined) && byLoader) {
-        gathering.open(How.REFLECTION, Thing.CODE, false);
-      }
+      gathering.joinedClass(joined, byLoader);
     } else if (byLoader && !(name instanceof Value.Loaded)) {
       gathering.open(How.REFLECTION, Thing.CODE, name instanceof Value.Given);
     }
@@ -155,9 +153,7 @@ final class Lookups {
       texts.all().forEach(t -> resource(inBase(t, base, owner)));
     } else if (name instanceof Value.Joined joined) {
       String prefix = inBase(joined.prefix(), base, owner);
-      if (!JoinedNames.files(gathering, new Value.Joined(prefix, joined.suffix()))) {
-        gathering.open(How.RESOURCE, Thing.RESOURCE, false);
-      }
+      gathering.joinedFile(new Value.Joined(prefix, joined.suffix()));
     } else {
       gathering.open(How.RESOURCE, Thing.RESOURCE, false);
     }

@@ -30,10 +30,7 @@ final class ModuleDemands extends ModuleVisitor {
 
   @Override
   public void visitUse(String service) {
-    String name = service.replace('/', '.');
-    if (gathering.index().serviceTypes().contains(name)) {
-      gathering.other(How.USES, Thing.SERVICE, name, Strength.HARD, "");
-    }
+    gathering.usedService(service.replace('/', '.'));
   }
 
   @Override

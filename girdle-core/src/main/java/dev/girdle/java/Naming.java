@@ -5,9 +5,12 @@ import dev.girdle.io.Paths;
 import dev.girdle.io.TreeFile;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -19,6 +22,20 @@ final class Naming {
   private static final Pattern FILE_NAME =
       Pattern.compile("(.+?)-(v?\\d[\\w.+-]*?)(?:\\.jar)?", Pattern.CASE_INSENSITIVE);
   private static final Pattern FIT = Pattern.compile("[A-Za-z][A-Za-z0-9._-]*");
+
+  private static final Set<String> EVERYWHERE =
+      Set.of(
+          "app",
+          "bin",
+          "build",
+          "classes",
+          "dependency",
+          "dist",
+          "jars",
+          "lib",
+          "libs",
+          "out",
+          "target");
 
   private Naming() {}
 
@@ -35,6 +52,21 @@ final class Naming {
                     nameIn(fileName)))
             .orElse(fileName.replaceFirst("\\.jar$", ""));
     return new Identity(Identity.fit(name), release(main, fileName, pom).map(Identity::fit));
+  }
+
+  /**
+   * By what a folder is called, or the nearest above it that is not called as folders of programs
+   * are everywhere.
+   */
+  static Identity ofFolder(Path folder) {
+    for (Path at = folder.toAbsolutePath().normalize(); at != null; at = at.getParent()) {
+      String name = at.getFileName() == null ? "" : at.getFileName().toString();
+      if (!name.isEmpty() && !EVERYWHERE.contains(name.toLowerCase(Locale.ROOT))) {
+        return new Identity(
+            Identity.fit(nameIn(name).orElse(name)), releaseIn(name).map(Identity::fit));
+      }
+    }
+    return new Identity("application", Optional.empty());
   }
 
   /** The release of a component, as far as it tells. */

@@ -20,7 +20,7 @@ final class RuntimeAnswers {
   static Optional<RuntimeThing> about(
       String name, Plan plan, Closure closure, Selection selection) {
     JavaHome home = Runtimes.first(plan.runtime());
-    try (BundledRuntime runtime = BundledRuntime.open(home)) {
+    try (BundledRuntime runtime = BundledRuntime.open(home, plan.choice().always())) {
       String path = name.replace('.', '/') + ".class";
       Optional<String> module = runtime.moduleWith(path);
       if (module.isEmpty()) {

@@ -30,7 +30,7 @@ final class RuntimeBalance {
   }
 
   static RuntimeShares of(JavaHome home, Plan plan, Closure closure, Selection selection) {
-    try (BundledRuntime runtime = BundledRuntime.open(home)) {
+    try (BundledRuntime runtime = BundledRuntime.open(home, plan.choice().always())) {
       RuntimeBalance balance = new RuntimeBalance(runtime);
       ModuleChoice choice = Runtimes.modules(runtime, closure, plan.choice());
       if (plan.runtime().kind() == RuntimeKind.WHOLE) {

@@ -51,6 +51,7 @@ final class RuntimeReach {
       Set.of("java.base", "java.desktop", "java.logging", "java.naming", "java.xml");
 
   private static final int DEEPEST = 200;
+  private static final int MOST_LONGER = 400;
 
   private final ClassIndex index;
   private final Hierarchy hierarchy;
@@ -67,6 +68,9 @@ final class RuntimeReach {
   private final Deque<Demand> queue = new ArrayDeque<>();
   private final Set<String> methodTexts = new HashSet<>();
   private final Set<Item> noted = new HashSet<>();
+  private final Set<String> endings = new HashSet<>();
+  private final Set<Item> joined = new HashSet<>();
+  private int endingsDone;
 
   /**
    * Prepares a walk.
@@ -101,6 +105,7 @@ final class RuntimeReach {
           }
         }
         callByName();
+        joinEndings();
       } while (first.size() > before || !queue.isEmpty());
       takeFiles();
     } catch (UncheckedIOException e) {
@@ -121,6 +126,7 @@ final class RuntimeReach {
   /** Notes texts of the program, which may name methods of the runtime. */
   void noteTexts(Collection<String> texts) {
     texts.stream().filter(RuntimeReach::mayBeMethod).forEach(methodTexts::add);
+    texts.stream().flatMap(t -> Implied.ending(t).stream()).forEach(endings::add);
   }
 
   private static boolean mayBeMethod(String text) {
@@ -145,6 +151,24 @@ final class RuntimeReach {
         if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
           enliven(item, method);
           call(item, method);
+        }
+      }
+    }
+  }
+
+  /** A class that is at work, and an ending that stands somewhere as a text, name another. */
+  private void joinEndings() {
+    boolean all = endings.size() > endingsDone;
+    endingsDone = endings.size();
+    for (Item item : linked) {
+      if (joined.add(item) || all) {
+        String name = item.name();
+        for (String longer : index.classesBetween(name, "", MOST_LONGER)) {
+          if (endings.contains(longer.substring(name.length()))) {
+            queue.add(
+                new Demand(
+                    How.CODE_TEXT, Thing.CODE, longer, item, "", 0, Strength.HINT, "", "", ""));
+          }
         }
       }
     }
@@ -192,7 +216,7 @@ final class RuntimeReach {
       case BUNDLE -> index.bundle(name);
       case SERVICE -> index.service(name);
       case NATIVE -> natives.containsKey(name) ? List.of(natives.get(name)) : List.of();
-      case MODULE -> List.of();
+      case MODULE, LIBRARY -> List.of();
     };
   }
 
@@ -252,7 +276,10 @@ final class RuntimeReach {
       make(item);
     } else if (part.equals(Demand.ALL_PARTS)) {
       if (demand.how() == How.TYPE) {
-        link(item); // handed on, as to a look-up of fields
+        link(item); // handed on, as to a look-up of fields, or kept to make instances of it
+        if (declares(item, "<init>()V")) {
+          takeForOthers(item);
+        }
       } else {
         takeAll(item);
       }

@@ -67,6 +67,7 @@ final class RuntimeWalk {
     walk.always(choice.always());
     walk.seeds.addAll(closure.askedOfRuntime());
     walk.named(selection);
+    walk.seeds.addAll(RuntimeProbe.demands(closure, walk.index));
     walk.configured(runtime);
     for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
       walk.seeds.add(Demand.ofEvidence(name));

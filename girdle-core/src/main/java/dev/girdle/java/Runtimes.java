@@ -5,6 +5,7 @@ import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.binary.NeededLibraries;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Selection;
@@ -111,7 +112,7 @@ final class Runtimes {
     JavaHome home = chosen(request);
     String folder = request.programFolder() + FOLDER;
     // stays open, since its files are read only when the layout is written
-    BundledRuntime runtime = BundledRuntime.open(home);
+    BundledRuntime runtime = BundledRuntime.open(home, request.choice().always());
     if (request.runtime().kind() == RuntimeKind.WHOLE) {
       List<LayoutFile> files = runtime.whole(folder);
       LayoutRuntime all =
@@ -125,7 +126,7 @@ final class Runtimes {
             home.version(),
             request.runtime().kind().text(),
             choice.chosen(),
-            choice.leftOut());
+            leftOut(choice, runtime));
     JavaExamination examination = (JavaExamination) request.examination();
     Extract extract =
         extract(
@@ -135,30 +136,42 @@ final class Runtimes {
     List<LayoutFile> files = runtime.trimmed(extract, folder);
     return layout
         .with(part, files)
-        .noticing(notices(part))
+        .noticing(notices(choice))
         .noticing(large(choice, runtime))
         .noticing(systemLibraries(runtime.natives(extract)));
   }
 
-  /** Whether a module fits; or a class, if the runtime is taken apart to its classes. */
+  /**
+   * Whether a module fits, or a file of its folder that stays behind otherwise; or a class, if the
+   * runtime is taken apart to its classes.
+   */
   static boolean has(NamePattern pattern, RuntimeWish wish) {
     if (ModuleFinder.ofSystem().findAll().stream()
         .anyMatch(m -> pattern.matches(m.descriptor().name()))) {
       return true;
     }
-    if (wish.kind() != RuntimeKind.TIGHT) {
+    if (!wish.isBundled()) {
       return false;
     }
-    try (BundledRuntime runtime = BundledRuntime.open(first(wish))) {
-      return runtime.contents(runtime.modules().keySet()).values().stream()
-          .flatMap(files -> files.keySet().stream())
-          .anyMatch(path -> pattern.matches(Versioned.itemName(path)));
+    try (BundledRuntime runtime = BundledRuntime.open(first(wish), List.of())) {
+      if (runtime.leftHere().keySet().stream().anyMatch(pattern::matches)) {
+        return true;
+      }
+      return wish.kind() == RuntimeKind.TIGHT
+          && runtime.contents(runtime.modules().keySet()).values().stream()
+              .flatMap(files -> files.keySet().stream())
+              .anyMatch(path -> pattern.matches(Versioned.itemName(path)));
     }
   }
 
   static ModuleChoice modules(BundledRuntime runtime, Closure closure, Choice choice) {
-    return ModuleChoice.of(
-        runtime.modules(), reached(closure), closure.ofRuntime(), choice.always(), choice.never());
+    return modules(runtime.modules(), closure, choice);
+  }
+
+  static ModuleChoice modules(Map<String, List<String>> there, Closure closure, Choice choice) {
+    Map<String, Demand> names = new LinkedHashMap<>(closure.ofRuntime());
+    names.putAll(Tongues.of(closure));
+    return ModuleChoice.of(there, reached(closure), names, choice.always(), choice.never());
   }
 
   /**
@@ -250,12 +263,34 @@ final class Runtimes {
     return notices;
   }
 
-  private static List<String> notices(LayoutRuntime runtime) {
-    return runtime.leftOut().isEmpty()
+  /** Modules and files that stay behind without anybody having looked who might need them. */
+  private static Map<String, String> leftOut(ModuleChoice choice, BundledRuntime runtime) {
+    Map<String, String> leftOut = new LinkedHashMap<>(choice.leftOut());
+    Map<List<String>, List<String>> groups = new LinkedHashMap<>();
+    runtime
+        .leftHere()
+        .forEach(
+            (path, what) ->
+                groups
+                    .computeIfAbsent(List.of(Paths.folder(path), what), g -> new ArrayList<>())
+                    .add(path));
+    groups.forEach(
+        (group, paths) -> {
+          boolean isOne = paths.size() == 1;
+          String name = isOne ? paths.get(0) : group.get(0) + "*";
+          String many = isOne ? "" : paths.size() + " files: ";
+          String keeps = isOne ? " keeps it" : " keeps them";
+          leftOut.put(name, many + group.get(1) + "; --always '" + name + "'" + keeps);
+        });
+    return leftOut;
+  }
+
+  private static List<String> notices(ModuleChoice choice) {
+    return choice.leftOut().isEmpty()
         ? List.of()
         : List.of(
             "modules that only services or reflection ask for stay out of the runtime: "
-                + String.join(", ", runtime.leftOut().keySet())
+                + String.join(", ", choice.leftOut().keySet())
                 + "; --always NAME keeps one");
   }
 }

@@ -26,9 +26,14 @@ final class TextDemands {
 
   private TextDemands() {}
 
+  /** Whether a text may be the name of something, as far as the text alone tells. */
+  static boolean mayName(String text) {
+    return text.length() >= 3 && text.length() <= 500 && text.indexOf('\n') < 0;
+  }
+
   /** A string constant in code. */
   static void inCode(Gathering gathering, String text) {
-    if (text.length() < 3 || text.length() > 500 || text.indexOf('\n') >= 0) {
+    if (!mayName(text)) {
       return;
     }
     if (text.indexOf(JOIN) >= 0) {

@@ -11,8 +11,8 @@ import java.util.TreeMap;
  * @param version its version
  * @param kind "whole" or "trimmed"
  * @param modules the parts of it that go along, each with the reason; empty if all do
- * @param leftOut parts that only services or reflection would ask for, each with the reason why it
- *     stays behind
+ * @param leftOut parts that stay behind though nobody looked whether they are needed: modules that
+ *     only services or reflection ask for, files for development; each with the reason
  */
 public record LayoutRuntime(
     String title,

@@ -87,8 +87,9 @@ public record ArtifactRecord(
    * @param bundled "whole" or "trimmed" if a runtime goes along; null if none does
    * @param title the runtime that goes along; null if none does
    * @param parts the parts of it that go along, each with the reason; null if all do, or none does
-   * @param leftOut parts that only services or reflection would ask for, each with the reason why
-   *     it stays behind; null as above
+   * @param leftOut parts that stay behind though nobody looked whether they are needed: modules
+   *     that only services or reflection ask for, files for development; each with the reason; null
+   *     as above
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record RuntimeEntry(

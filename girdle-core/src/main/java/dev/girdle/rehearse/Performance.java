@@ -3,6 +3,7 @@ package dev.girdle.rehearse;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.plan.Rehearsal;
 import java.util.List;
+import java.util.Set;
 
 /**
  * How a rehearsal went.
@@ -17,6 +18,8 @@ import java.util.List;
  * @param troubles what it missed, whether it passed or not
  * @param outside files outside the artifact that it read, or wanted to read and that are here
  * @param evidence what was seen in use
+ * @param made the files it made where it was started, by their paths from there; a sign stands for
+ *     numbers in them, which differ from run to run
  * @param output the end of its standard output
  * @param errors the end of its standard error
  */
@@ -30,6 +33,7 @@ public record Performance(
     List<Trouble> troubles,
     List<Outside> outside,
     Evidence evidence,
+    Set<String> made,
     String output,
     String errors) {
   /**
@@ -45,6 +49,7 @@ public record Performance(
     failures = List.copyOf(failures);
     troubles = List.copyOf(troubles);
     outside = List.copyOf(outside);
+    made = Set.copyOf(made);
   }
 
   /**
@@ -64,6 +69,7 @@ public record Performance(
         troubles,
         outside,
         evidence,
+        made,
         output,
         errors);
   }

@@ -11,12 +11,14 @@ import java.util.Set;
  *
  * @param status its exit status; -1 if it had to be ended
  * @param output its standard output, or the end of it
+ * @param errors its standard error, or the end of it
+ * @param made the files it made where it was started, as {@link Performance#made()} has them
  */
-public record PlainRun(int status, String output) {
+public record PlainRun(int status, String output, String errors, Set<String> made) {
   /**
    * Runs a program.
    *
-   * @param builder what to run
+   * @param builder what to run, with the folder to start it in
    * @param rehearsal its input and time limit
    * @param folder an existing folder for its output
    * @return what came of it
@@ -25,7 +27,8 @@ public record PlainRun(int status, String output) {
   public static PlainRun of(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
       throws IOException {
     Act act = Act.of(builder, rehearsal, folder);
-    return new PlainRun(act.status(), act.output());
+    return new PlainRun(
+        act.status(), act.output(), act.errors(), Traces.made(builder.directory().toPath()));
   }
 
   /**

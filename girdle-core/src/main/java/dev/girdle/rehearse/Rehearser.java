@@ -2,12 +2,16 @@ package dev.girdle.rehearse;
 
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.evidence.Evidence;
+import dev.girdle.evidence.Kind;
 import dev.girdle.evidence.Seen;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -122,18 +126,30 @@ public final class Rehearser {
     Trace.read(stage.seen(), paths, seen, absent);
     List<String> lines = new ArrayList<>(act.errors().lines().toList());
     lines.addAll(act.output().lines().toList());
+    List<String> failures = new Verdict(rehearsal, act).failures();
+    List<Trouble> troubles = Causes.of(lines, subject, stage.missingLibraries());
+    if (failures.isEmpty() && troubles.isEmpty()) {
+      seen.add(new Seen(Kind.REHEARSAL, rehearsal.name(), given(rehearsal)));
+    }
     return new Performance(
         rehearsal,
         stage.hiding(),
         given,
         act.status(),
         act.millis(),
-        new Verdict(rehearsal, act).failures(),
-        Causes.of(lines, subject, stage.missingLibraries()),
+        failures,
+        troubles,
         outside(seen, absent, paths),
         new Evidence(seen),
+        Traces.made(stage.work()),
         act.output(),
         act.errors());
+  }
+
+  /** Tells rehearsals apart, and nothing of what they were given, which may be a secret. */
+  private static String given(Rehearsal rehearsal) throws IOException {
+    String words = rehearsal.entry() + "\0" + String.join("\0", rehearsal.arguments());
+    return Sha256.of(Content.of(words.getBytes(StandardCharsets.UTF_8))).substring(0, 8);
   }
 
   /** What it read outside of the artifact, and what it looked for that lies here only. */
@@ -141,9 +157,7 @@ public final class Rehearser {
       Set<Seen> seen, Set<String> absent, StagePaths paths) {
     List<Performance.Outside> outside = new ArrayList<>();
     for (Seen one : seen) {
-      boolean isFile =
-          one.kind() == dev.girdle.evidence.Kind.FILE
-              || one.kind() == dev.girdle.evidence.Kind.LIBRARY;
+      boolean isFile = one.kind() == Kind.FILE || one.kind() == Kind.LIBRARY;
       if (isFile && one.name().startsWith("/") && !paths.isOfTheSystem(one.name())) {
         outside.add(new Performance.Outside(one.name(), true));
       }

@@ -101,6 +101,11 @@ final class Stage implements AutoCloseable {
     return namespaces.isPresent() ? "/seen" : seen().toString();
   }
 
+  /** Where the program is started, on this machine. */
+  Path work() {
+    return folder.path().resolve("home/work");
+  }
+
   String homeThere() {
     return namespaces.isPresent() ? HOME : folder.path().resolve("home").toString();
   }
@@ -139,7 +144,7 @@ final class Stage implements AutoCloseable {
     }
     command.addAll(words);
     ProcessBuilder builder = new ProcessBuilder(command);
-    builder.directory(folder.path().resolve("home/work").toFile());
+    builder.directory(work().toFile());
     builder.environment().clear();
     Map<String, String> environment = new TreeMap<>(more);
     environment.put("PATH", PATH);

@@ -34,6 +34,8 @@ import java.util.Set;
 
 /** Surveys an application and walks its closure. */
 public final class Assessor {
+  private static final int MOST_CANDIDATES = 12;
+
   private final Ecosystem ecosystem;
   private final Progress progress;
   private final Witness witness;
@@ -152,7 +154,7 @@ public final class Assessor {
     exclusions.requireEffect(choice, p -> ecosystem.isOfRuntime(p, plan.runtime()));
     NativeItems natives = NativeItems.of(application);
     Map<Item, String> excluded = exclusions.excluded(choice, natives);
-    Examination examination = ecosystem.examine(application, excluded, isExact(plan));
+    Examination examination = ecosystem.examine(application, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
@@ -166,6 +168,7 @@ public final class Assessor {
       seeds.addAll(unforeseen);
       closure = walk(examination, seeds, choice.prune());
     }
+    examination.keep();
     return new Assessment(
         plan,
         ecosystem,
@@ -177,7 +180,7 @@ public final class Assessor {
         examination.runtimeNeed(closure),
         new Pruning(choice.prune(), closure, examination, excluded)
             .select(application.components()),
-        examination.whereabouts(missing(closure), progress));
+        examination.whereabouts(missing(closure)));
   }
 
   private Closure walk(Examination examination, List<Demand> seeds, Prune prune) {
@@ -233,12 +236,16 @@ public final class Assessor {
             + ": "
             + application.candidates().size()
             + " classes can be started. Choose one, the likeliest first:");
-    application
-        .candidates()
+    application.candidates().stream()
+        .limit(MOST_CANDIDATES)
         .forEach(
             c ->
                 lines.add(
-                    "  --entry " + c.name() + "   (" + c.component() + ", " + c.foundBy() + ")"));
+                    "  --entry " + c.name() + "   (" + c.component() + ": " + c.foundBy() + ")"));
+    int more = application.candidates().size() - MOST_CANDIDATES;
+    if (more > 0) {
+      lines.add("  and " + more + " more, which girdle survey lists");
+    }
     return new GirdleException(Fault.REQUEST, lines);
   }
 }

@@ -9,6 +9,7 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.rehearse.Performance;
 import dev.girdle.rehearse.PlainRun;
+import dev.girdle.rehearse.Traces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -118,7 +119,32 @@ public final class Original implements AutoCloseable {
           "its output differs from that of the original: "
               + difference(original.output(), performance.output()));
     }
+    if (!original.made().equals(performance.made())) {
+      failures.add("the files it makes differ: " + difference(original.made(), performance.made()));
+    }
+    List<String> warnings =
+        Traces.newWarnings(
+            performance.output() + "\n" + performance.errors(),
+            original.output() + "\n" + original.errors());
+    if (!warnings.isEmpty()) {
+      failures.add(
+          "it warns where the original does not: "
+              + warnings.get(0)
+              + (warnings.size() == 1 ? "" : " (and " + (warnings.size() - 1) + " more lines)"));
+    }
     return failures;
+  }
+
+  private static String difference(Set<String> original, Set<String> made) {
+    List<String> words = new ArrayList<>();
+    made.stream().filter(f -> !original.contains(f)).sorted().limit(1).forEach(words::add);
+    words.replaceAll(f -> "it makes " + f + ", the original does not");
+    original.stream()
+        .filter(f -> !made.contains(f))
+        .sorted()
+        .limit(1)
+        .forEach(f -> words.add("the original makes " + f + ", it does not"));
+    return String.join("; ", words);
   }
 
   @Override

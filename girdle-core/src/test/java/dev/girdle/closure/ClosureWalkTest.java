@@ -47,6 +47,18 @@ class ClosureWalkTest {
         }
 
         @Override
+        public List<Demand> declared(Item item) {
+          return declared.stream()
+              .map(l -> new Demand(How.DECLARED, Thing.LIBRARY, l, item, "", 0, Strength.HARD, ""))
+              .toList();
+        }
+
+        @Override
+        public Set<String> absentHolders(Thing thing, String name) {
+          return Set.of(name + "-library");
+        }
+
+        @Override
         public List<Demand> meanings(OpenDemand asked) {
           return meanings;
         }
@@ -64,6 +76,18 @@ class ClosureWalkTest {
     demand(from, to, Strength.HARD, "");
   }
 
+  @Test
+  void whatMakersDeclareIsToldUnlessWhatItHoldsIs() {
+    hard("a", "b");
+    hard("a", "missing");
+    declared.add("missing-library");
+    declared.add("other-library");
+    List<Unmet> unmet = walk().unmet();
+    assertThat(unmet).extracting(Unmet::name).containsExactly("missing", "other-library");
+    assertThat(unmet.get(1).demands().get(0).place()).isEqualTo("letters");
+  }
+
+  private final List<String> declared = new ArrayList<>();
   private Along along = Along.NOTHING;
 
   private Closure walk() {

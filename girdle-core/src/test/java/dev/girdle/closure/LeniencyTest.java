@@ -46,7 +46,31 @@ class LeniencyTest {
   }
 
   private void apply() {
-    new Leniency(letters, unsatisfied.values()).apply();
+    apply("");
+  }
+
+  /** Where the makers of one say by themselves that they need what it asks for. */
+  private void apply(String declared) {
+    new Leniency(letters, unsatisfied.values(), d -> d.from().name().equals(declared)).apply();
+  }
+
+  @Test
+  void whatIsDeclaredIsNotExcusedByWhatOthersArePreparedFor() {
+    asks("a1", How.CALL, "x1", Strength.SOFT, "its absence is caught there");
+    hard("a2", "x2");
+    hard("a3", "x2");
+    asks("b1", How.INHERITANCE, "y1", Strength.HARD, "");
+    apply("a3");
+    assertThat(after("a2", "x2")).isEqualTo(Strength.SOFT);
+    assertThat(after("a3", "x2")).isEqualTo(Strength.HARD);
+    assertThat(after("b1", "y1")).isEqualTo(Strength.SOFT);
+  }
+
+  @Test
+  void whoIsBasedOnWhatIsDeclaredNeedsIt() {
+    asks("b1", How.INHERITANCE, "y1", Strength.HARD, "");
+    apply("b1");
+    assertThat(after("b1", "y1")).isEqualTo(Strength.HARD);
   }
 
   @Test

@@ -33,6 +33,21 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
+  public List<Demand> declared(Item item) {
+    return List.of();
+  }
+
+  @Override
+  public Set<String> absentHolders(Thing thing, String name) {
+    return Set.of();
+  }
+
+  @Override
+  public boolean isDeclared(Demand demand) {
+    return false;
+  }
+
+  @Override
   public Optional<String> excuseFor(Demand demand) {
     return Optional.empty();
   }

@@ -6,6 +6,7 @@ import dev.girdle.io.Content;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 class JarManifestTest {
   private static JarManifest manifest(String... lines) throws IOException {
@@ -22,6 +23,16 @@ class JarManifestTest {
             "DynamicImport-Package: e.dynamic");
     assertThat(manifest.optionalPackages())
         .containsExactly("b.one", "b.two", "c.quoted", "e.dynamic");
+  }
+
+  @Test
+  @Timeout(20)
+  void aLongListOfPackagesTakesNoLongerThanItIsLong() throws IOException {
+    // quotes that do not end would make a careless reader look to the end for every comma
+    String many = "a.b;version=\"[1,2)\",".repeat(20_000);
+    JarManifest manifest =
+        manifest(("Import-Package: " + many + '"').replaceAll("(.{60})", "$1\n "));
+    assertThat(manifest.mandatoryPackages()).contains("a.b");
   }
 
   @Test

@@ -100,6 +100,71 @@ class JavaSurveyTest {
   }
 
   @Test
+  void aToolAmongLibrariesIsNotTakenForTheProgram() throws IOException {
+    Path tool =
+        Compiled.to(
+            dir.resolve("tool"),
+            "package g; public class Gauge { public static void main(String[] a) { } }");
+    new Jar().manifest("Main-Class: g.Gauge").folder(tool).write(app.resolve("gauge-3.jar"));
+    new Jar().folder(main).write(app.resolve("a.jar"));
+    new Jar().folder(library).write(app.resolve("b.jar"));
+    Path other = Compiled.to(dir.resolve("other"), "package o; public class Other { }");
+    new Jar().folder(other).write(app.resolve("c.jar"));
+    try (Application found = survey(app)) {
+      assertThat(entry(found)).isEqualTo("none");
+      assertThat(found.candidates())
+          .extracting(EntryPoint::name, EntryPoint::foundBy)
+          .containsExactly(
+              org.assertj.core.groups.Tuple.tuple(
+                  "org.ternhaven.tides.Tides", "main method; nothing uses it; it uses 1"),
+              org.assertj.core.groups.Tuple.tuple(
+                  "g.Gauge", "manifest of gauge-3.jar; nothing uses it; it uses 0"));
+    }
+    try (Application found = surveyWithEntry(app, "g.Gauge")) {
+      assertThat(found.identity().fileName()).as("not that of the tool").isEqualTo(nameOf(dir));
+      assertThat(found.notices()).anyMatch(n -> n.contains("comes from the folder"));
+    }
+  }
+
+  /** A folder called "app" names nothing, so the one above it does. */
+  private static String nameOf(Path folder) {
+    return dev.girdle.app.Identity.fit(folder.getFileName().toString());
+  }
+
+  @Test
+  void whatUsesMostOfTheOthersIsTheProgramOfAFolder() throws IOException {
+    new Jar()
+        .manifest("Main-Class: org.ternhaven.tides.Tides")
+        .folder(main)
+        .write(app.resolve("tides-4.jar"));
+    new Jar()
+        .manifest("Main-Class: org.ternhaven.lib.Moon")
+        .folder(library)
+        .write(app.resolve("moon-1.jar"));
+    try (Application found = survey(app)) {
+      assertThat(entry(found)).isEqualTo("org.ternhaven.tides.Tides");
+      assertThat(found.identity().fileName()).isEqualTo("tides-4");
+    }
+  }
+
+  @Test
+  void theUsersMainMethodComesBeforeTheManifestOfALibrary() throws IOException {
+    new Jar().folder(main).write(app.resolve("tides.jar"));
+    Path tool =
+        Compiled.to(
+            dir.resolve("tool"),
+            "package g; public class Gauge { public static void main(String[] a) { } }");
+    new Jar().manifest("Main-Class: g.Gauge").folder(tool).write(app.resolve("lib/gauge.jar"));
+    new Jar().folder(library).write(app.resolve("lib/moon.jar"));
+    try (Application found = survey(app)) {
+      assertThat(entry(found)).isEqualTo("org.ternhaven.tides.Tides");
+    }
+    try (Application found = surveyWithEntry(app, "g.Gauge")) {
+      assertThat(found.identity().fileName()).isEqualTo("tides");
+    }
+  }
+
+  @Test
   void aJarWhoseManifestNamesOthers() throws IOException {
     new Jar().folder(library).write(dir.resolve("lib/moon.jar"));
     Path jar =

@@ -75,6 +75,37 @@ class RanksTest {
   }
 
   @Test
+  void whatIsDeclaredIsNeededEvenIfTheSameMakersArePreparedElsewhere() throws IOException {
+    for (boolean described : new boolean[] {false, true}) {
+      Office office = office(new Jar());
+      office.library(
+          "tides",
+          described ? new Jar().with(POM, pom("")) : new Jar(),
+          "package t; public class Tides { public static int level() { Mild.level();"
+              + " return new org.gauges.Gauge().read(); } }",
+          "package t; class Mild { static int level() {"
+              + " try { return new org.gauges.Gauge().read(); }"
+              + " catch (NoClassDefFoundError e) { return 0; } } }");
+      office.main("t.Tides.level();");
+      office.remove("gauges");
+      try (Assessment found = office.assess(Prune.FILES)) {
+        assertThat(Office.rank(found, "org.gauges.Gauge"))
+            .isEqualTo(described ? Rank.NEEDED : Rank.PREPARED);
+      }
+    }
+  }
+
+  @Test
+  void whatTheApplicationDeclaresAndNoCodeAsksForIsToldAsALibrary() throws IOException {
+    Office office = new Office(dir);
+    office.own(new Jar().with(POM, pom("")), Office.mainOf("System.out.println(1);"));
+    try (Assessment found = office.assess(Prune.FILES)) {
+      assertThat(Office.rank(found, "org.gauges:gauges")).isEqualTo(Rank.PERHAPS);
+      assertThat(found.faults()).isEmpty();
+    }
+  }
+
+  @Test
   void whatALibraryDeclaresToDoWithoutIsPreparedFor() throws IOException {
     for (String words : new String[] {"<optional>true</optional>", "<scope>provided</scope>"}) {
       Office office = office(new Jar().with(POM, pom(words)));

@@ -17,6 +17,9 @@ public final class LeftOut {
   /** Where the list lies in the Java: a package, a colon, and the names in it. */
   static final String LIST = "/lib/left-out-classes.txt";
 
+  /** More than these are not worth taking along for one that is missed. */
+  private static final int FEW = 40;
+
   private static Map<String, String> packages;
   private static boolean busy;
 
@@ -37,15 +40,21 @@ public final class LeftOut {
     busy = true;
     try {
       String name = message.replace('/', '.');
-      return mayBeOfJava(name) && isLeftOut(name)
-          ? text
-              + " (the Java that came with this program was made without the class "
-              + name
-              + "; please report this to those who gave you the program,"
-              + " they mend it with: girdle seal --always "
-              + name
-              + ")"
-          : text;
+      int others = mayBeOfJava(name) ? othersLeftOutWith(name) : -1;
+      if (others < 0) {
+        return text;
+      }
+      boolean few = others > 0 && others <= FEW;
+      String all = name.substring(0, name.lastIndexOf('.') + 1) + "*";
+      return text
+          + " (the Java that came with this program was made without the class "
+          + name
+          + (others == 0 ? "" : " and " + others + " more of its package")
+          + "; please report this to those who gave you the program,"
+          + " they mend it with: girdle seal --always "
+          + name
+          + (few ? ", or for all of these: --always '" + all + "'" : "")
+          + ")";
     } catch (Throwable e) {
       packages = packages == null ? new HashMap<String, String>() : packages;
       return text;
@@ -62,16 +71,24 @@ public final class LeftOut {
         || name.startsWith("org.");
   }
 
-  private static boolean isLeftOut(String name) throws Exception {
+  /** How many others of its package were left out with a class; below 0 if it was not. */
+  private static int othersLeftOutWith(String name) throws Exception {
     int dot = name.lastIndexOf('.');
     if (dot < 0) {
-      return false;
+      return -1;
     }
     if (packages == null) {
       packages = read(System.getProperty("java.home") + LIST);
     }
     String names = packages.get(name.substring(0, dot));
-    return names != null && names.contains(" " + name.substring(dot + 1) + " ");
+    if (names == null || !names.contains(" " + name.substring(dot + 1) + " ")) {
+      return -1;
+    }
+    int others = -1;
+    for (int i = 0; i < names.length() - 1; i++) {
+      others += names.charAt(i) == ' ' ? 1 : 0;
+    }
+    return others;
   }
 
   private static Map<String, String> read(String file) throws Exception {

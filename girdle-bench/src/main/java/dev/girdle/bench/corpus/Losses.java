@@ -12,6 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -19,15 +22,18 @@ import java.util.stream.Stream;
 /**
  * The other side of false alarms: of each program, each library that its job loads is taken away,
  * one at a time. Is the loss told, and does it stop the sealing?
+ *
+ * <p>Which losses break a job is a matter of the program alone; it is found out once and kept
+ * beside the program, in {@code target/corpus}.
  */
 public final class Losses {
+  private static final List<String> RANKS =
+      List.of("not told", "hinted", "prepared", "perhaps", "needed");
+  private static final Set<String> SURE = Set.of("needed", "perhaps");
   private static final Pattern LOADED = Pattern.compile("source: file:(\\S+\\.jar)");
 
   private final Path girdle;
   private final Path work;
-  private final Map<String, int[]> rows = new LinkedHashMap<>();
-  private final List<String> untold = new ArrayList<>();
-  private final Map<String, Set<String>> whole = new LinkedHashMap<>();
 
   private Losses(Path girdle, Path work) {
     this.girdle = girdle;
@@ -35,50 +41,77 @@ public final class Losses {
   }
 
   /**
+   * A library whose absence breaks the job.
+   *
+   * @param library the jar's name
+   * @param told how the loss is told: a rank's word, or that it is not
+   * @param why the one thing that is missing now and was not before, the surest; empty if none is
+   */
+  record Loss(String library, String told, String why) {}
+
+  /**
    * Takes libraries away and prints a table.
    *
-   * @param args the project's folder, the {@code girdle} to try, and names of programs; none for
-   *     all
+   * @param args the project's folder, the {@code girdle} to try, how many programs to look at at a
+   *     time, and names of programs; none for all
    * @throws Exception if a program does not do its job when it is whole
    */
   public static void main(String[] args) throws Exception {
     Path root = Path.of(args[0]).toAbsolutePath();
     Path work = root.resolve("girdle-bench/target/corpus");
     Losses losses = new Losses(Path.of(args[1]), work);
-    List<String> names = List.of(args).subList(2, args.length);
+    List<String> names = List.of(args).subList(3, args.length);
+    ExecutorService threads = Executors.newFixedThreadPool(Integer.parseInt(args[2]));
+    Map<String, Future<List<Loss>>> rows = new LinkedHashMap<>();
     for (Specimen specimen : Specimen.all(root.resolve("girdle-bench/corpus"))) {
       if (names.isEmpty() || names.contains(specimen.name())) {
-        losses.of(specimen, new Supply(work).app(specimen));
-        System.err.println(specimen.name() + " done");
+        rows.put(specimen.name(), threads.submit(() -> losses.of(specimen)));
       }
     }
-    System.out.print(losses.table());
+    threads.shutdown();
+    System.out.print(table(rows));
   }
 
-  private void of(Specimen specimen, Path app) throws IOException, InterruptedException {
-    Job job = Trials.jobOf(specimen);
-    Job.Outcome asHandedOver = Trials.plain(specimen, app, job);
-    int[] counts = new int[4];
-    for (String library : loaded(specimen, app, job)) {
-      Path without = work.resolve(specimen.name()).resolve("without");
-      Supply.delete(without);
-      copy(app, without, library);
-      Job.Outcome outcome = job.run(Trials.plainStart(specimen, without));
-      if (outcome.text().equals(asHandedOver.text())) {
-        continue; // the job goes well without it
-      }
-      String told = told(specimen, without);
-      counts[0]++;
-      switch (told) {
-        case "needed" -> counts[1]++;
-        case "perhaps" -> counts[2]++;
-        default -> {
-          counts[3]++;
-          untold.add(specimen.name() + " without " + library + " (" + told + ")");
+  private List<Loss> of(Specimen specimen) throws IOException, InterruptedException {
+    Path app = new Supply(work).app(specimen);
+    Path without = work.resolve(specimen.name()).resolve("without");
+    List<Loss> losses = new ArrayList<>();
+    Set<String> before = null;
+    for (String library : breaking(specimen, app, without)) {
+      if (before == null) {
+        before = new TreeSet<>();
+        for (JsonNode unmet : closure(specimen, app).path("unmet")) {
+          before.add(unmet.path("name").asText());
         }
       }
+      Supply.delete(without);
+      copy(app, without, library);
+      losses.add(told(library, closure(specimen, without), before));
     }
-    rows.put(specimen.name(), counts);
+    Supply.delete(without);
+    losses.forEach(
+        l -> System.err.printf("%-18s %-10s %s (%s)%n", specimen.name(), l.told, l.library, l.why));
+    return losses;
+  }
+
+  private List<String> breaking(Specimen specimen, Path app, Path without)
+      throws IOException, InterruptedException {
+    Path kept = work.resolve(specimen.name()).resolve("breaking.txt");
+    if (Files.exists(kept)) {
+      return Files.readAllLines(kept);
+    }
+    Job job = Trials.jobOf(specimen);
+    Job.Outcome asHandedOver = Trials.plain(specimen, app, job);
+    List<String> breaking = new ArrayList<>();
+    for (String library : loaded(specimen, app, job)) {
+      Supply.delete(without);
+      copy(app, without, library);
+      if (!job.run(Trials.plainStart(specimen, without)).text().equals(asHandedOver.text())) {
+        breaking.add(library);
+      }
+    }
+    Files.write(kept, breaking);
+    return breaking;
   }
 
   private static Set<String> loaded(Specimen specimen, Path app, Job job)
@@ -111,36 +144,20 @@ public final class Losses {
     }
   }
 
-  /** The surest rank of anything that is missing now and was asked for by more than a hint. */
-  private String told(Specimen specimen, Path app) throws IOException, InterruptedException {
-    JsonNode document = closure(specimen, app);
-    Set<String> before = missing(specimen);
-    String surest = document.isMissingNode() ? "needed" : "not told";
+  /** The surest of what is missing now and was not before. */
+  private static Loss told(String library, JsonNode document, Set<String> before) {
+    if (document.isMissingNode()) {
+      return new Loss(library, "needed", "no closure without it");
+    }
+    Loss surest = new Loss(library, "not told", "");
     for (JsonNode unmet : document.path("unmet")) {
       String rank = unmet.path("rank").asText();
-      if (!before.contains(unmet.path("name").asText())) {
-        if (rank.equals("needed")) {
-          return rank;
-        }
-        if (rank.equals("perhaps") || surest.equals("not told")) {
-          surest = rank;
-        }
+      String name = unmet.path("name").asText();
+      if (!before.contains(name) && RANKS.indexOf(rank) > RANKS.indexOf(surest.told)) {
+        surest = new Loss(library, rank, name);
       }
     }
     return surest;
-  }
-
-  private Set<String> missing(Specimen specimen) throws IOException, InterruptedException {
-    Set<String> known = whole.get(specimen.name());
-    if (known == null) {
-      known = new TreeSet<>();
-      whole.put(specimen.name(), known);
-      Path app = work.resolve(specimen.name()).resolve("app");
-      for (JsonNode unmet : closure(specimen, app).path("unmet")) {
-        known.add(unmet.path("name").asText());
-      }
-    }
-    return known;
   }
 
   private JsonNode closure(Specimen specimen, Path app) throws IOException, InterruptedException {
@@ -156,27 +173,32 @@ public final class Losses {
     return document;
   }
 
-  private String table() {
+  private static String table(Map<String, Future<List<Loss>>> rows) throws Exception {
     StringBuilder text = new StringBuilder();
-    text.append(
-        "| program | losses that break its job | told as needed | as perhaps | not told |\n");
+    text.append("| program | losses that break its job | needed | perhaps | less than that |\n");
     text.append("| --- | ---: | ---: | ---: | ---: |\n");
-    int[] sum = new int[4];
-    rows.forEach(
-        (name, counts) -> {
-          text.append("| ").append(name);
-          for (int i = 0; i < counts.length; i++) {
-            sum[i] += counts[i];
-            text.append(" | ").append(counts[i]);
-          }
-          text.append(" |\n");
-        });
-    text.append("| all");
-    for (int one : sum) {
-      text.append(" | ").append(one);
+    StringBuilder untold = new StringBuilder();
+    List<Loss> all = new ArrayList<>();
+    for (Map.Entry<String, Future<List<Loss>>> row : rows.entrySet()) {
+      List<Loss> losses = row.getValue().get();
+      all.addAll(losses);
+      text.append(line(row.getKey(), losses));
+      for (Loss loss : losses) {
+        if (!SURE.contains(loss.told)) {
+          untold.append("\n- ").append(row.getKey()).append(" without ").append(loss.library);
+          untold.append(": ").append(loss.told);
+          untold.append(loss.why.isEmpty() ? "" : " (`" + loss.why + "`)");
+        }
+      }
     }
-    text.append(" |\n");
-    untold.forEach(u -> text.append("\nNot told: ").append(u).append('.'));
-    return text.append('\n').toString();
+    return text.append(line("all", all)).append(untold).append('\n').toString();
+  }
+
+  private static String line(String name, List<Loss> losses) {
+    long needed = losses.stream().filter(l -> l.told.equals("needed")).count();
+    long perhaps = losses.stream().filter(l -> l.told.equals("perhaps")).count();
+    return String.format(
+        "| %s | %d | %d | %d | %d |%n",
+        name, losses.size(), needed, perhaps, losses.size() - needed - perhaps);
   }
 }

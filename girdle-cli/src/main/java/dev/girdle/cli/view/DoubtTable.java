@@ -5,6 +5,7 @@ import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Doubt;
 import java.util.List;
@@ -23,7 +24,10 @@ record DoubtTable(Assessment assessment) {
     List<Doubt> unlikely = all.stream().filter(d -> d.reach() == Strength.HINT).toList();
     if (!likely.isEmpty()) {
       console.heading(
-          "Missing, and perhaps needed: " + likely.size() + ", the likeliest first; stops nothing");
+          "Missing, and perhaps needed: "
+              + likely.size()
+              + ", the likeliest first; stops nothing"
+              + notMissed(EvidenceFile.read(assessment.plan().choice().evidence()).rehearsals()));
       for (Doubt doubt : likely.subList(0, Math.min(SHOWN, likely.size()))) {
         console.line(
             "  "
@@ -41,6 +45,11 @@ record DoubtTable(Assessment assessment) {
       console.line(
           "  Asked for only by code that nothing is known to reach: " + names(unlikely) + ".");
     }
+  }
+
+  /** Empty if nobody has tried. */
+  static String notMissed(int rehearsals) {
+    return rehearsals == 0 ? "" : "; not missed in " + SurveyView.count(rehearsals, "rehearsal");
   }
 
   private static String names(List<Doubt> doubts) {

@@ -71,6 +71,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     facts.print(console, false);
     printComponents(console);
     printLeftOut(console);
+    printLeftOutOfRuntime(console);
     printMissing(console);
     console.notices(artifact.notices());
     if (files) {
@@ -164,6 +165,26 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     byReason.forEach(
         (reason, sum) ->
             table.row(SurveyView.count((int) sum[0], "file"), Sizes.of(sum[1]), reason));
+    table.print(console, false);
+  }
+
+  private void printLeftOutOfRuntime(Console console) {
+    Map<String, String> parts = artifact.runtime().leftOut();
+    if (parts == null || parts.isEmpty()) {
+      return;
+    }
+    if (!files) {
+      console.line(
+          "  "
+              + SurveyView.count(parts.size(), "part")
+              + " of "
+              + artifact.runtime().title()
+              + " stay behind whatever the program needs; --files lists them");
+      return;
+    }
+    console.heading("Left out of " + artifact.runtime().title());
+    Table table = new Table("ll");
+    parts.forEach(table::row);
     table.print(console, false);
   }
 

@@ -92,6 +92,9 @@ public record RehearseView(
   private static String used(Performance p) {
     Map<String, Integer> counts = new LinkedHashMap<>();
     for (Kind kind : Kind.values()) {
+      if (kind == Kind.REHEARSAL) {
+        continue; // it is this one
+      }
       int count = p.evidence().names(kind).size();
       if (count > 0) {
         counts.put(label(kind, count), count);
@@ -109,6 +112,7 @@ public record RehearseView(
       case LIBRARY -> count == 1 ? "library" : "libraries";
       case PROCESS -> count == 1 ? "program" : "programs";
       case ADDRESS -> count == 1 ? "address" : "addresses";
+      case REHEARSAL -> count == 1 ? "rehearsal" : "rehearsals";
     };
   }
 

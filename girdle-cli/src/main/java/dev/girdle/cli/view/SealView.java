@@ -5,6 +5,7 @@ import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
+import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -125,7 +126,11 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
     return notices.stream().distinct().toList();
   }
 
-  private static Optional<String> doubts(Assessment assessment) {
+  private Optional<String> doubts(Assessment assessment) {
+    int rehearsals =
+        isRehearsed && outcome.failures().isEmpty()
+            ? plan.rehearsals().size()
+            : EvidenceFile.read(plan.choice().evidence()).rehearsals();
     List<String> families =
         assessment.doubts().stream()
             .filter(d -> d.reach() != Strength.HINT)
@@ -138,6 +143,7 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
             "missing, and perhaps needed: "
                 + String.join(", ", families.subList(0, Math.min(NAMED, families.size())))
                 + more
+                + DoubtTable.notMissed(rehearsals)
                 + "; girdle closure "
                 + AsTyped.of(assessment.plan())
                 + " tells who asks for it");

@@ -14,6 +14,7 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +32,7 @@ public final class LibraryIndex {
   private final Path repository;
   private final IndexFile file;
   private final Progress progress;
-  private Map<String, Entry> entries = new TreeMap<>();
+  private final TreeMap<String, Entry> entries = new TreeMap<>();
   private Map<String, List<String>> byClass;
 
   /**
@@ -168,6 +169,50 @@ public final class LibraryIndex {
         .filter(e -> e.getKey().endsWith("/" + fileName) && e.getValue().size == size)
         .map(Map.Entry::getKey)
         .findFirst();
+  }
+
+  /**
+   * Whether any release of a library is there.
+   *
+   * @param library {@code group:artifact}
+   * @return false if none is
+   */
+  public boolean has(String library) {
+    return !entriesOf(library).isEmpty();
+  }
+
+  /**
+   * The classes that any release of a library holds, without those inside others.
+   *
+   * @param library {@code group:artifact}
+   * @return their full names; empty if no release is there, or none holds a class
+   */
+  public Set<String> classesOf(String library) {
+    Set<String> classes = new HashSet<>();
+    entriesOf(library).values().forEach(e -> classes.addAll(e.classes));
+    return classes;
+  }
+
+  /**
+   * The releases of a library that are there.
+   *
+   * @param library {@code group:artifact}
+   * @return possibly none
+   */
+  public Set<String> releasesOf(String library) {
+    Set<String> releases = new HashSet<>();
+    for (String path : entriesOf(library).keySet()) {
+      String[] parts = path.split("/");
+      releases.add(parts[parts.length - 2]);
+    }
+    return releases;
+  }
+
+  private Map<String, Entry> entriesOf(String library) {
+    int colon = library.indexOf(':');
+    String folder =
+        library.substring(0, colon).replace('.', '/') + '/' + library.substring(colon + 1) + '/';
+    return entries.subMap(folder, folder + Character.MAX_VALUE);
   }
 
   /**

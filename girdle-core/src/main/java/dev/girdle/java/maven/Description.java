@@ -1,24 +1,26 @@
 package dev.girdle.java.maven;
 
+import java.util.Map;
 import java.util.Set;
 
 /**
  * What a library says of itself and of what it needs.
  *
  * @param library {@code group:artifact}; empty if not known
- * @param mandatory {@code group:artifact} of what it needs when it runs
+ * @param mandatory {@code group:artifact} of what it needs when it runs, each with the release that
+ *     it names; empty where that is not known
  * @param optional {@code group:artifact} of what it can do without, or expects to be there
  * @param excluded {@code group:artifact} of what its makers keep out that others bring; either may
  *     be {@code *}
  */
 public record Description(
-    String library, Set<String> mandatory, Set<String> optional, Set<String> excluded) {
+    String library, Map<String, String> mandatory, Set<String> optional, Set<String> excluded) {
   /** Says nothing. */
-  public static final Description SILENT = new Description("", Set.of(), Set.of(), Set.of());
+  public static final Description SILENT = new Description("", Map.of(), Set.of(), Set.of());
 
-  /** Copies the sets. */
+  /** Copies the collections. */
   public Description {
-    mandatory = Set.copyOf(mandatory);
+    mandatory = Map.copyOf(mandatory);
     optional = Set.copyOf(optional);
     excluded = Set.copyOf(excluded);
   }

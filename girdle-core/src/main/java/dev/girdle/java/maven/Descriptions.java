@@ -6,6 +6,7 @@ import dev.girdle.plan.Declared;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
@@ -73,7 +74,7 @@ public final class Descriptions {
     } catch (IOException | GirdleException e) {
       pom = raw; // its parents are not here
     }
-    Set<String> mandatory = new HashSet<>();
+    Map<String, String> mandatory = new HashMap<>();
     Set<String> optional = new HashSet<>();
     Set<String> excluded = new HashSet<>();
     for (Pom.Dependency d : pom.dependencies()) {
@@ -82,12 +83,17 @@ public final class Descriptions {
       String scope = d.scope() == null ? "compile" : d.scope();
       if ("true".equals(d.optional()) || scope.equals("provided")) {
         optional.add(library);
-      } else if (scope.equals("compile") || scope.equals("runtime")) {
-        mandatory.add(library);
+      } else if (isPlainJar(d) && (scope.equals("compile") || scope.equals("runtime"))) {
+        mandatory.put(library, d.version() == null || d.version().contains("$") ? "" : d.version());
       }
     }
     String group = raw.group() == null && raw.parent() != null ? raw.parent().group() : raw.group();
     return Optional.of(
         new Description(group + ":" + raw.artifact(), mandatory, optional, excluded));
+  }
+
+  private static boolean isPlainJar(Pom.Dependency dependency) {
+    return dependency.classifier() == null
+        && (dependency.type() == null || dependency.type().equals("jar"));
   }
 }

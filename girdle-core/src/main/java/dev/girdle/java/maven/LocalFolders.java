@@ -57,6 +57,18 @@ public final class LocalFolders {
     return base.resolve("girdle");
   }
 
+  /**
+   * The folder of the user's own settings (XDG Base Directory Specification).
+   *
+   * @param environment the environment variables
+   * @return a folder that may not exist
+   */
+  public static Path settings(Map<String, String> environment) {
+    String xdg = environment.getOrDefault("XDG_CONFIG_HOME", "");
+    Path base = xdg.startsWith("/") ? Path.of(xdg) : home().resolve(".config");
+    return base.resolve("girdle");
+  }
+
   private static Path home() {
     return Path.of(System.getProperty("user.home"));
   }

@@ -8,6 +8,7 @@ import dev.girdle.io.FolderTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
+import dev.girdle.plan.NamePattern;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -35,21 +36,25 @@ public final class BundledRuntime implements AutoCloseable {
   private final JavaHome home;
   private final RuntimeImage image;
 
-  private BundledRuntime(JavaHome home, RuntimeImage image) {
+  private final List<NamePattern> always;
+
+  private BundledRuntime(JavaHome home, RuntimeImage image, List<NamePattern> always) {
     this.home = home;
     this.image = image;
+    this.always = List.copyOf(always);
   }
 
   /**
    * Opens a runtime.
    *
    * @param home its folder
+   * @param always names of what goes along in any case; files by their paths in the folder
    * @return to be closed once everything that came from it is written
    * @throws GirdleException if its image cannot be read
    */
-  public static BundledRuntime open(JavaHome home) {
+  public static BundledRuntime open(JavaHome home, List<NamePattern> always) {
     try {
-      return new BundledRuntime(home, RuntimeImage.open(home));
+      return new BundledRuntime(home, RuntimeImage.open(home), always);
     } catch (IOException | RuntimeException e) {
       throw unreadable(home, e);
     }
@@ -184,7 +189,7 @@ public final class BundledRuntime implements AutoCloseable {
   }
 
   private static Optional<String> reason(String path, Extract extract) {
-    if (ModuleFiles.isOfWholeOnly(path)) {
+    if (ModuleFiles.ofWholeOnly(path).isPresent()) {
       return Optional.empty();
     }
     Optional<String> module = OWNERS.moduleOf(path);
@@ -267,15 +272,15 @@ public final class BundledRuntime implements AutoCloseable {
 
   private List<LayoutFile> files(Reason reason, String folder) {
     List<LayoutFile> files = new ArrayList<>();
-    try (FolderTree tree =
-        FolderTree.of(home.folder(), path -> !ModuleFiles.isForDevelopment(path + "/"))) {
+    try (FolderTree tree = tree()) {
       for (TreeFile file : tree.files()) {
-        if (ModuleFiles.isForDevelopment(file.path())) {
+        Optional<String> wanted = wanted(file.path());
+        if (wanted.isEmpty() && ModuleFiles.forDevelopment(file.path()).isPresent()) {
           continue;
         }
         Path there = home.folder().resolve(file.path());
-        reason
-            .of(file.path())
+        wanted
+            .or(() -> reason.of(file.path()))
             .ifPresent(
                 why ->
                     files.add(
@@ -283,6 +288,46 @@ public final class BundledRuntime implements AutoCloseable {
                             folder + file.path(), file.content(), Files.isExecutable(there), why)));
       }
       return files;
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
+  }
+
+  /** Without folders that hold nothing that goes along. */
+  private FolderTree tree() throws IOException {
+    return FolderTree.of(
+        home.folder(),
+        path -> !always.isEmpty() || ModuleFiles.forDevelopment(path + "/").isEmpty());
+  }
+
+  /** Why the user wants a file, whatever it is; not what is made anew for what goes along. */
+  private Optional<String> wanted(String path) {
+    boolean isMade = path.equals("lib/modules") || path.equals("release");
+    return always.stream()
+        .filter(p -> !isMade && path.indexOf('/') > 0 && p.matches(path))
+        .map(p -> p.called("always"))
+        .findFirst();
+  }
+
+  /**
+   * The files of the Java's folder that do not go along with any program, whatever it needs, unless
+   * the user wants them.
+   *
+   * @return by path, each with what it is
+   */
+  public Map<String, String> leftHere() {
+    Map<String, String> left = new TreeMap<>();
+    try (FolderTree tree = FolderTree.of(home.folder(), path -> true)) {
+      for (TreeFile file : tree.files()) {
+        if (wanted(file.path()).isEmpty()) {
+          ModuleFiles.forDevelopment(file.path())
+              .or(() -> ModuleFiles.ofWholeOnly(file.path()))
+              .ifPresent(why -> left.put(file.path(), why));
+        }
+      }
+      left.remove("lib/modules"); // another takes its place
+      left.remove("release");
+      return left;
     } catch (IOException e) {
       throw unreadable(home, e);
     }

@@ -78,7 +78,9 @@ public final class ModuleChoice {
       }
     }
     for (Rule rule : rules) {
-      if (there.containsKey(rule.module) && !chosen.containsKey(rule.module)) {
+      // programs that need others ask for their classes, and need not be told
+      boolean isByNameOnly = rule.module.startsWith("jdk.");
+      if (isByNameOnly && there.containsKey(rule.module) && !chosen.containsKey(rule.module)) {
         leftOut.putIfAbsent(
             rule.module, "for " + rule.what + ", which nothing in the closure asks for");
       }

@@ -28,33 +28,51 @@ final class ModuleFiles {
     }
   }
 
-  /** What is of use only to those who develop programs, or belongs to the image of the whole. */
-  static boolean isForDevelopment(String path) {
-    return path.equals("src.zip")
-        || path.equals("lib/src.zip")
-        || path.equals("lib/ct.sym")
-        || path.startsWith("jmods/")
-        || path.startsWith("include/")
-        || path.startsWith("man/")
-        || path.startsWith("demo/")
-        || path.startsWith("sample/")
-        || path.startsWith("docs/")
-        || path.startsWith("lib/missioncontrol/")
-        || path.endsWith(".debuginfo")
-        || path.endsWith(".diz")
-        || path.endsWith(".pdb");
+  /**
+   * Why a file of a Java does not travel with any program unless the user wants it: it is of use
+   * only to those who develop programs.
+   */
+  static Optional<String> forDevelopment(String path) {
+    if (path.equals("src.zip") || path.equals("lib/src.zip")) {
+      return Optional.of("sources of Java");
+    }
+    if (path.equals("lib/ct.sym")) {
+      return Optional.of("for compilers that compile for older releases");
+    }
+    if (path.startsWith("jmods/")) {
+      return Optional.of("modules to make other runtimes of");
+    }
+    if (path.startsWith("include/")) {
+      return Optional.of("for compilers of native code");
+    }
+    if (path.startsWith("man/") || path.startsWith("docs/")) {
+      return Optional.of("documentation");
+    }
+    if (path.startsWith("demo/") || path.startsWith("sample/")) {
+      return Optional.of("examples");
+    }
+    if (path.startsWith("lib/missioncontrol/")) {
+      return Optional.of("a tool to look at programs");
+    }
+    return path.matches(".*\\.(debuginfo|diz|pdb)")
+        ? Optional.of("for debuggers of native code")
+        : Optional.empty();
   }
 
-  /** What a program needs no more once the image is another. */
-  static boolean isOfWholeOnly(String path) {
+  /** Why a file of a Java does not go along once the image is another. */
+  static Optional<String> ofWholeOnly(String path) {
     boolean isTool = path.startsWith("bin/") && !STARTERS.matcher(path).matches();
     boolean isLibrary = NATIVE.matcher(path).matches() || path.startsWith("bin/server/");
-    return path.equals("lib/modules")
-        || path.equals("release")
-        || path.equals("lib/classlist")
-        || path.equals("lib/jar.binfmt")
-        || path.endsWith(".jsa")
-        || isTool && !isLibrary && !path.endsWith(".dll");
+    if (isTool && !isLibrary && !path.endsWith(".dll")) {
+      return Optional.of("a tool that is started by hand");
+    }
+    boolean isOfImage =
+        path.equals("lib/modules")
+            || path.equals("release")
+            || path.equals("lib/classlist")
+            || path.equals("lib/jar.binfmt")
+            || path.endsWith(".jsa");
+    return isOfImage ? Optional.of("belongs to the whole image") : Optional.empty();
   }
 
   /** Whether it is native code that is loaded by a program. */

@@ -81,7 +81,7 @@ class BundledRuntimeTest {
               }
             }
             """);
-    try (BundledRuntime runtime = BundledRuntime.open(found)) {
+    try (BundledRuntime runtime = BundledRuntime.open(found, List.of())) {
       Map<String, String> chosen =
           new TreeMap<>(Map.of("java.base", "always", "java.logging", "wanted"));
       Path trimmed = write(runtime.trimmed(Extract.of(chosen), ""), "trimmed");
@@ -129,7 +129,7 @@ class BundledRuntimeTest {
               }
             }
             """);
-    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home))) {
+    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home), List.of())) {
       Map<String, String> chosen = new TreeMap<>();
       runtime.modules().keySet().stream()
           .filter(m -> !m.startsWith("jdk.internal.vm") && !m.startsWith("jdk.graal"))
@@ -147,7 +147,7 @@ class BundledRuntimeTest {
       throws IOException {
     long count = 0;
     long hash = 0;
-    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home))) {
+    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home), List.of())) {
       LayoutFile image =
           runtime.trimmed(Extract.of(modules), "").stream()
               .filter(f -> f.path().equals("lib/modules"))
@@ -173,7 +173,7 @@ class BundledRuntimeTest {
   void aWholeRuntimeComesWithoutWhatIsForDevelopment() throws Exception {
     Path home = Path.of(System.getProperty("java.home"));
     Assumptions.assumeTrue(Files.isDirectory(home.resolve("include")));
-    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home))) {
+    try (BundledRuntime runtime = BundledRuntime.open(JavaHome.of(home), List.of())) {
       List<LayoutFile> files = runtime.whole("runtime/");
       assertThat(files)
           .extracting(LayoutFile::path)

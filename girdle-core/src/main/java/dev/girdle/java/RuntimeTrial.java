@@ -1,0 +1,173 @@
+package dev.girdle.java;
+
+import dev.girdle.app.Target;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.TemporaryFolder;
+import dev.girdle.java.runtime.JavaHome;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.probe.Probes;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * Tries a Java that was cut down, before anybody calls it made: every subsystem that the program
+ * asks for has to do a short piece of work, in that Java and on this machine. What the whole Java
+ * cannot do here either does not count.
+ */
+final class RuntimeTrial {
+  private static final long LONGEST_SECONDS = 120;
+
+  private final List<RuntimeProbe> probes;
+  private final JavaHome home;
+
+  private RuntimeTrial(List<RuntimeProbe> probes, JavaHome home) {
+    this.probes = probes;
+    this.home = home;
+  }
+
+  /**
+   * Tries what was cut down of the runtime in a layout, once for all forms that it goes into.
+   *
+   * @return the same layout, perhaps with a notice that it could not be tried
+   * @throws GirdleException if it does not work
+   */
+  static Layout passed(Layout layout, LayoutRequest request) {
+    if (request.runtime().kind() != RuntimeKind.TIGHT || layout.runtime().isEmpty()) {
+      return layout;
+    }
+    JavaHome home = Runtimes.chosen(request);
+    if (Target.ofThisMachine().isEmpty() || !home.target().equals(Target.ofThisMachine())) {
+      return layout.noticing(
+          List.of(
+              "the tight Java was not tried; it can be tried on "
+                  + home.target().map(Target::text).orElse("its own system")
+                  + " only: girdle rehearse there"));
+    }
+    RuntimeTrial trial = new RuntimeTrial(RuntimeProbe.of(request.closure()), home);
+    JavaExamination examination = (JavaExamination) request.examination();
+    Map<String, String> failures =
+        examination.failuresOf(home, request.closure(), () -> trial.failures(layout, request));
+    if (!failures.isEmpty()) {
+      throw trial.notWorking(failures);
+    }
+    return layout;
+  }
+
+  private GirdleException notWorking(Map<String, String> failures) {
+    List<String> lines = new ArrayList<>();
+    lines.add("a tight Java was made and does not do what the program asks for; nothing is sealed");
+    for (RuntimeProbe probe : probes) {
+      if (failures.containsKey(probe.name())) {
+        lines.add("  " + probe.what() + ": " + failures.get(probe.name()));
+      }
+    }
+    lines.add("  --runtime trimmed makes one of whole modules; --always CLASS keeps a class.");
+    return new GirdleException(Fault.APPLICATION, lines);
+  }
+
+  /** The probes that fail in the layout's runtime and not in the whole one, each with why. */
+  private Map<String, String> failures(Layout layout, LayoutRequest request) {
+    if (probes.isEmpty()) {
+      return Map.of();
+    }
+    String inside = request.programFolder() + Runtimes.FOLDER;
+    try (TemporaryFolder folder = new TemporaryFolder(Files.createTempDirectory("girdle-trial"))) {
+      Path classes = folder.path().resolve("classes");
+      for (Map.Entry<String, Content> one : RuntimeProbe.classes(probes).entrySet()) {
+        write(one.getValue(), classes.resolve(one.getKey()));
+      }
+      Path runtime = folder.path().resolve("runtime");
+      for (LayoutFile file : layout.files()) {
+        if (file.path().startsWith(inside)) {
+          Path to = runtime.resolve(file.path().substring(inside.length()));
+          write(file.content(), to);
+          if (file.executable() && !to.toFile().setExecutable(true)) {
+            throw new IOException(to + " cannot be made executable");
+          }
+        }
+      }
+      Map<String, String> failures = run(runtime, classes);
+      if (!failures.isEmpty()) {
+        failures.keySet().removeAll(run(home.folder(), classes).keySet());
+      }
+      return failures;
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.MACHINE, e, "the tight Java cannot be tried: " + e.getMessage());
+    }
+  }
+
+  private static void write(Content content, Path to) throws IOException {
+    Files.createDirectories(to.getParent());
+    try (InputStream in = content.open()) {
+      Files.copy(in, to);
+    }
+  }
+
+  private Map<String, String> run(Path java, Path classes) throws IOException {
+    List<String> command = new ArrayList<>();
+    command.add(java.resolve("bin/java").toString());
+    command.addAll(List.of("-Xshare:auto", "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-cp"));
+    command.add(classes.toString());
+    command.add(Probes.class.getName());
+    probes.forEach(p -> command.add(p.name()));
+    Path said = classes.resolveSibling("said.txt");
+    ProcessBuilder builder = new ProcessBuilder(command);
+    builder.environment().keySet().removeAll(List.of("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS"));
+    Process process =
+        builder
+            .directory(classes.toFile())
+            .redirectErrorStream(true)
+            .redirectOutput(said.toFile())
+            .start();
+    process.getOutputStream().close();
+    boolean ended = hasEnded(process);
+    String text = Files.readString(said, StandardCharsets.ISO_8859_1);
+    Map<String, String> failures = new TreeMap<>();
+    for (RuntimeProbe probe : probes) {
+      if (text.lines().noneMatch(l -> l.equals(Probes.WELL + probe.name()))) {
+        String start = Probes.BADLY + probe.name() + ": ";
+        failures.put(
+            probe.name(),
+            text.lines()
+                .filter(l -> l.startsWith(start))
+                .map(l -> l.substring(start.length()))
+                .findFirst()
+                .orElse(ended ? lastLine(text) : "it did not end"));
+      }
+    }
+    return failures;
+  }
+
+  private static String lastLine(String text) {
+    List<String> lines = text.lines().toList();
+    return lines.isEmpty() ? "it ended without a word" : lines.get(lines.size() - 1);
+  }
+
+  private static boolean hasEnded(Process process) throws IOException {
+    try {
+      boolean ended = process.waitFor(LONGEST_SECONDS, TimeUnit.SECONDS);
+      if (!ended) {
+        process.destroyForcibly().waitFor();
+      }
+      return ended;
+    } catch (InterruptedException e) {
+      process.destroyForcibly();
+      Thread.currentThread().interrupt();
+      throw new IOException("it was interrupted", e);
+    }
+  }
+}

@@ -1,0 +1,233 @@
+package dev.girdle.java.memory;
+
+import dev.girdle.io.Content;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.BufferUnderflowException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.InflaterInputStream;
+
+/**
+ * What jars say, kept in the user's cache by the digest of their contents, so that a jar that was
+ * read once need not be read again.
+ *
+ * <p>What it gives is what reading the class anew would give, or nothing: a file is believed only
+ * if this user has written it with the same Girdle for a jar of the same bytes. Whatever goes
+ * wrong, nothing is remembered, and that is all. All methods may be called by several threads.
+ */
+public final class Memory {
+  /** Bytes of all files together. */
+  private static final long LARGEST = 256L << 20;
+
+  private static final long LARGEST_FILE = 64L << 20;
+  private static final int MOST_INFLATED = 1 << 30;
+
+  private final Path folder;
+  private final String reader;
+  private final Optional<Seal> seal;
+  private final Optional<Digests> digests;
+  private final Map<Content, Jar> jars = new ConcurrentHashMap<>();
+
+  /** What is known of one jar: from before, and from this run. */
+  private record Jar(String name, RawJar known, Map<String, RawClass> fresh) {}
+
+  private final long largest;
+
+  private Memory(Path folder, String reader, Optional<Seal> seal, long largest) {
+    this.largest = largest;
+    this.folder = folder;
+    this.reader = reader;
+    this.seal = seal;
+    this.digests = seal.map(s -> new Digests(folder.resolve("digests"), s));
+  }
+
+  /**
+   * Opens the memory.
+   *
+   * @param cache Girdle's cache folder; made if it is not there
+   * @param settings the folder of the user's settings
+   * @param way how classes are read; what was read in another way is not remembered
+   * @return a memory that may remember nothing
+   */
+  public static Memory in(Path cache, Path settings, String way) {
+    return in(cache, settings, way, LARGEST);
+  }
+
+  static Memory in(Path cache, Path settings, String way, long largest) {
+    String reader = Build.ID + " " + way;
+    return new Memory(cache.resolve("classes"), reader, Seal.in(settings), largest);
+  }
+
+  /** Reads a class anew. */
+  public interface Reading {
+    /**
+     * Reads.
+     *
+     * @return what it says
+     * @throws IOException if it cannot be read
+     */
+    RawClass read() throws IOException;
+  }
+
+  /**
+   * What a class says.
+   *
+   * @param jar the bytes of the jar it lies in; null if it lies in none
+   * @param key tells it apart from all others of the jar
+   * @param reading reads it anew
+   * @return what is remembered, else what was read
+   * @throws IOException if it has to be read and cannot be
+   */
+  public RawClass of(Content jar, String key, Reading reading) throws IOException {
+    if (jar == null || seal.isEmpty()) {
+      return reading.read();
+    }
+    Jar one = jars.computeIfAbsent(jar, this::open);
+    RawClass raw = one.fresh.get(key);
+    if (raw == null) {
+      raw = remembered(one, key);
+    }
+    if (raw == null) {
+      raw = reading.read();
+      one.fresh.put(key, raw);
+    }
+    return raw;
+  }
+
+  private static RawClass remembered(Jar jar, String key) {
+    try {
+      return jar.known.get(key);
+    } catch (BufferUnderflowException | IndexOutOfBoundsException e) {
+      return null; // it cannot be, since it was marked; it is read anew all the same
+    }
+  }
+
+  private Jar open(Content jar) {
+    Map<String, RawClass> fresh = new ConcurrentHashMap<>();
+    try {
+      String name = digests.orElseThrow().of(jar);
+      Path file = file(name);
+      if (Files.isRegularFile(file) && Files.size(file) <= LARGEST_FILE) {
+        Optional<byte[]> bytes =
+            seal.orElseThrow().unmark(Files.readAllBytes(file), reader + " " + name);
+        if (bytes.isPresent()) {
+          return new Jar(name, RawJar.of(inflated(bytes.get())), fresh);
+        }
+      }
+      return new Jar(name, RawJar.empty(), fresh);
+    } catch (IOException | IndexOutOfBoundsException e) {
+      return new Jar("", RawJar.empty(), fresh);
+    }
+  }
+
+  private Path file(String name) {
+    String way = Integer.toHexString(reader.hashCode());
+    return folder.resolve(name.substring(0, 2)).resolve(name.substring(2) + "-" + way);
+  }
+
+  /** Keeps what was read since the last time. If that fails, it is not kept. */
+  public synchronized void keep() {
+    boolean wrote = false;
+    for (Jar jar : jars.values()) {
+      try {
+        if (!jar.name.isEmpty()) {
+          if (!jar.fresh.isEmpty()) {
+            write(jar);
+            wrote = true;
+          } else if (Files.exists(file(jar.name)) && isOld(file(jar.name))) {
+            Files.setLastModifiedTime(file(jar.name), FileTime.from(Instant.now()));
+          }
+        }
+      } catch (IOException e) {
+        return; // the folder is full, or not ours to write
+      }
+    }
+    try {
+      if (digests.isPresent()) {
+        digests.get().keep();
+      }
+    } catch (IOException e) {
+      return;
+    }
+    jars.clear();
+    if (wrote) {
+      shrink();
+    }
+  }
+
+  private static boolean isOld(Path file) throws IOException {
+    Instant used = Files.getLastModifiedTime(file).toInstant();
+    return used.plus(Duration.ofDays(1)).isBefore(Instant.now());
+  }
+
+  private void write(Jar jar) throws IOException {
+    byte[] bytes = deflated(jar.known.bytes(jar.fresh));
+    if (bytes.length > LARGEST_FILE) {
+      return;
+    }
+    Path file = file(jar.name);
+    Files.createDirectories(file.getParent());
+    Path made = Files.createTempFile(file.getParent(), "new", "");
+    try {
+      Files.write(made, seal.orElseThrow().mark(bytes, reader + " " + jar.name));
+      Files.move(made, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+    } finally {
+      Files.deleteIfExists(made);
+    }
+  }
+
+  /** There is less to mark and to write then, which takes longer than this. */
+  private static byte[] deflated(byte[] bytes) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length / 4);
+    try (DeflaterOutputStream deflating =
+        new DeflaterOutputStream(out, new Deflater(Deflater.BEST_SPEED))) {
+      deflating.write(bytes);
+    }
+    return out.toByteArray();
+  }
+
+  private static byte[] inflated(byte[] bytes) throws IOException {
+    try (InflaterInputStream in = new InflaterInputStream(new ByteArrayInputStream(bytes))) {
+      byte[] whole = in.readNBytes(MOST_INFLATED);
+      if (in.read() >= 0) {
+        throw new IOException("more than can have been written");
+      }
+      return whole;
+    }
+  }
+
+  /** What was not used for the longest time is forgotten first. */
+  private void shrink() {
+    try (Stream<Path> found = Files.walk(folder)) {
+      List<Path> files =
+          found
+              .filter(Files::isRegularFile)
+              .sorted(Comparator.comparing((Path f) -> f.toFile().lastModified()).reversed())
+              .toList();
+      long sum = 0;
+      for (Path file : files) {
+        sum += file.toFile().length();
+        if (sum > largest) {
+          Files.deleteIfExists(file);
+        }
+      }
+    } catch (IOException | UncheckedIOException e) {
+      return; // another Girdle is at it
+    }
+  }
+}
