@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -113,12 +114,9 @@ public final class ClosureWalk {
   }
 
   private void askMakers() {
-    Set<Component> seen = new HashSet<>();
-    for (Item item : reached.keySet()) {
-      if (seen.add(item.component())) {
-        follow(linkage.declared(item), Strength.HARD, 1);
-      }
-    }
+    Set<Component> components = new LinkedHashSet<>();
+    reached.keySet().forEach(i -> components.add(i.component()));
+    follow(linkage.declared(components), Strength.HARD, 1);
   }
 
   private void walkMeanings(Set<Thing> meanings) {
@@ -301,8 +299,11 @@ public final class ClosureWalk {
   }
 
   private Strength reach(Demand demand) {
-    return demand.from() == null
-        ? demand.strength()
-        : demand.strength().weaker(reached.get(demand.from()).strength());
+    if (demand.from() == null) {
+      return demand.strength();
+    }
+    Reached asker = reached.get(demand.from());
+    // a description speaks for a component of which nothing else need be reached
+    return demand.strength().weaker(asker == null ? Strength.SOFT : asker.strength());
   }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.closure;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.io.IOException;
 import java.util.List;
@@ -54,12 +55,13 @@ public interface Linkage {
   List<Demand> implied(Set<Item> reached);
 
   /**
-   * What the makers of an item's component declare to need, and of which nothing is there.
+   * What makers of components that are used declare to need, and of which nothing is there.
    *
-   * @param item an item of the application or of its runtime, the first reached of its component
-   * @return demands for {@link Thing#LIBRARY}
+   * @param reached the components of which something is reached
+   * @return demands for {@link Thing#LIBRARY}; also of components of which nothing can be reached,
+   *     since they are there only to bring others along
    */
-  List<Demand> declared(Item item);
+  List<Demand> declared(Set<Component> reached);
 
   /**
    * Which of the libraries that somebody declares to need, and of which nothing is there, hold what
@@ -82,12 +84,11 @@ public interface Linkage {
   boolean isSure(Demand demand, Strength reach);
 
   /**
-   * Whether those who made the asker say by themselves that they need what it asks for, whatever
-   * others of the same makers are prepared for: the application's own code asks, or a description
-   * of a library names what is missing.
+   * Whether a description of the asker's makers names what it asks for, so that nothing that others
+   * of the same makers are prepared for excuses it.
    *
    * @param demand a hard demand that nothing satisfies
-   * @return false if nobody says so
+   * @return false if no description says so
    */
   boolean isDeclared(Demand demand);
 

@@ -199,11 +199,23 @@ final class JavaLinkage implements Linkage {
   }
 
   @Override
-  public List<Demand> declared(Item item) {
-    return declarations.absentOf(item.component()).stream()
-        .map(
-            l -> new Demand(How.DECLARED, Thing.LIBRARY, l, item, "", 0, Strength.HARD, "", "", ""))
-        .toList();
+  public List<Demand> declared(Set<Component> reached) {
+    List<Demand> demands = new ArrayList<>();
+    for (Component component : facts.components()) {
+      if (!component.items().isEmpty() && (reached.contains(component) || !holdsCode(component))) {
+        Item speaker = component.items().get(0);
+        for (String library : declarations.absentOf(component)) {
+          demands.add(
+              new Demand(
+                  How.DECLARED, Thing.LIBRARY, library, speaker, "", 0, Strength.HARD, "", "", ""));
+        }
+      }
+    }
+    return demands;
+  }
+
+  private static boolean holdsCode(Component component) {
+    return component.items().stream().anyMatch(i -> i.path().endsWith(".class"));
   }
 
   @Override
@@ -222,15 +234,16 @@ final class JavaLinkage implements Linkage {
           reach == Strength.HARD
               && (!declarations.isPublished(demand.from().component())
                   || declarations.areBroken(demand));
-      case LIBRARY -> reach == Strength.HARD && declarations.areBroken(demand);
+      case LIBRARY ->
+          reach == Strength.HARD && declarations.areBroken(demand)
+              || reach == Strength.SOFT && declarations.describeAsNeeded(demand);
       case RUNTIME -> false;
     };
   }
 
   @Override
   public boolean isDeclared(Demand demand) {
-    return demand.from().component().role() == Role.OWN
-        || demand.thing() == Thing.CODE && declarations.describeAsNeeded(demand);
+    return demand.thing() == Thing.CODE && declarations.describeAsNeeded(demand);
   }
 
   @Override

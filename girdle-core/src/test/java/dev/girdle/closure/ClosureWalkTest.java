@@ -47,9 +47,19 @@ class ClosureWalkTest {
         }
 
         @Override
-        public List<Demand> declared(Item item) {
+        public List<Demand> declared(Set<Component> reached) {
           return declared.stream()
-              .map(l -> new Demand(How.DECLARED, Thing.LIBRARY, l, item, "", 0, Strength.HARD, ""))
+              .map(
+                  l ->
+                      new Demand(
+                          How.DECLARED,
+                          Thing.LIBRARY,
+                          l,
+                          component.items().get(0),
+                          "",
+                          0,
+                          Strength.HARD,
+                          ""))
               .toList();
         }
 

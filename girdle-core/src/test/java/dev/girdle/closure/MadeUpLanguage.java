@@ -1,5 +1,6 @@
 package dev.girdle.closure;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.util.List;
 import java.util.Optional;
@@ -33,7 +34,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public List<Demand> declared(Item item) {
+  public List<Demand> declared(Set<Component> reached) {
     return List.of();
   }
 

@@ -2,6 +2,7 @@ package dev.girdle.bench.corpus;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.girdle.bench.Section;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,7 +13,7 @@ import java.util.stream.Stream;
 
 /**
  * What batches of programs gave at their first try, before anything was changed for them: kept in
- * {@code corpus/first-tries} and shown at the end of {@code docs/proof.md}.
+ * {@code corpus/first-tries} and shown in {@code docs/proof.md}.
  */
 public final class FirstTries {
   private static final String HEADING = "## Programs that Girdle had never seen";
@@ -32,11 +33,8 @@ public final class FirstTries {
     if (args.length > 1) {
       keep(root, args[1]);
     }
-    Path proof = root.resolve("docs/proof.md");
-    String text = Files.readString(proof);
-    int at = text.indexOf(HEADING);
-    String before = at < 0 ? text + "\n" : text.substring(0, at);
-    Files.writeString(proof, before + section(root.resolve("girdle-bench/corpus")));
+    Section.write(
+        root.resolve("docs/proof.md"), HEADING, section(root.resolve("girdle-bench/corpus")));
   }
 
   private static void keep(Path root, String label) throws IOException {

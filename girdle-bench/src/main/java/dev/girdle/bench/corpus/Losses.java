@@ -3,6 +3,7 @@ package dev.girdle.bench.corpus;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.girdle.bench.Job;
+import dev.girdle.bench.Section;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -27,6 +28,15 @@ import java.util.stream.Stream;
  * beside the program, in {@code target/corpus}.
  */
 public final class Losses {
+  private static final String HEADING = "## Losses";
+  private static final String INTRODUCTION =
+      """
+      Of each program, each library that its job loads was taken out of the folder, one at a time
+      (`girdle-bench/try-losses`). Counted are the losses that break the job: with *needed*, nothing is
+      sealed; *perhaps* is told and stops nothing. Programs with code of their own bring the description
+      of their build along, as jars do that Maven has made.
+
+      """;
   private static final List<String> RANKS =
       List.of("not told", "hinted", "prepared", "perhaps", "needed");
   private static final Set<String> SURE = Set.of("needed", "perhaps");
@@ -50,7 +60,7 @@ public final class Losses {
   record Loss(String library, String told, String why) {}
 
   /**
-   * Takes libraries away and prints a table.
+   * Takes libraries away and prints a table; that of all programs goes into {@code docs/proof.md}.
    *
    * @param args the project's folder, the {@code girdle} to try, how many programs to look at at a
    *     time, and names of programs; none for all
@@ -69,7 +79,12 @@ public final class Losses {
       }
     }
     threads.shutdown();
-    System.out.print(table(rows));
+    String table = table(rows);
+    System.out.print(table);
+    if (names.isEmpty()) {
+      Section.write(
+          root.resolve("docs/proof.md"), HEADING, HEADING + "\n\n" + INTRODUCTION + table);
+    }
   }
 
   private List<Loss> of(Specimen specimen) throws IOException, InterruptedException {

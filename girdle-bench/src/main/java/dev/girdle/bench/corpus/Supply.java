@@ -123,6 +123,12 @@ final class Supply {
         != 0) {
       throw new IOException(specimen.name() + " does not compile");
     }
+    // as a build leaves it there
+    Path description = classes.resolve("META-INF/maven/org.ternhaven/" + specimen.name());
+    Files.createDirectories(description);
+    Files.writeString(
+        description.resolve("pom.xml"),
+        pom(specimen).replace("<artifactId>specimen<", "<artifactId>" + specimen.name() + "<"));
     List<String> jar = new ArrayList<>();
     jar.addAll(List.of("--create", "--date=2026-01-01T00:00:00Z"));
     jar.addAll(List.of("--file", app.resolve(specimen.name() + ".jar").toString()));
