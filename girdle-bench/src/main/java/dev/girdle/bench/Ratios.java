@@ -56,7 +56,10 @@ public final class Ratios {
     ratios.measure();
     String text = ratios.text();
     System.out.print(text);
-    Files.writeString(Path.of(args[1]), text);
+    Path file = Path.of(args[1]);
+    String there = Files.exists(file) ? Files.readString(file) : "";
+    int others = there.indexOf("\n## "); // which are measured by others
+    Files.writeString(file, text + (others < 0 ? "" : there.substring(others)));
   }
 
   private void measure() throws Exception {

@@ -302,8 +302,9 @@ public final class ClosureWalk {
     if (demand.from() == null) {
       return demand.strength();
     }
-    Reached asker = reached.get(demand.from());
-    // a description speaks for a component of which nothing else need be reached
-    return demand.strength().weaker(asker == null ? Strength.SOFT : asker.strength());
+    // a description speaks for a whole component, whichever of its items is taken for the speaker
+    return demand.how() == How.DECLARED
+        ? Strength.SOFT
+        : demand.strength().weaker(reached.get(demand.from()).strength());
   }
 }

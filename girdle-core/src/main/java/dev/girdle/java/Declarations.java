@@ -29,7 +29,7 @@ final class Declarations {
   private final JavaFacts facts;
   private Map<Component, Description> descriptions;
   private final Map<String, Description> byName = new HashMap<>();
-  private final Map<Component, Set<String>> expected = new HashMap<>();
+  private final Map<Description, Set<String>> expected = new HashMap<>();
 
   /** What somebody declares to need, and of which nothing is there. */
   private Set<String> absent;
@@ -74,17 +74,17 @@ final class Declarations {
   /** Whether a description names what a library asks for, and nothing of that is there. */
   synchronized boolean describeAsNeeded(Demand demand) {
     read();
-    Set<String> named = expected(demand.from().component());
+    Set<String> named = expected(description(demand.from().component()));
     return absentHolders(demand.name()).stream().anyMatch(named::contains);
   }
 
-  /** What a component's makers declare to need, and what the makers of that declare, and so on. */
-  private Set<String> expected(Component component) {
+  /** What a description names as needed, and what the description of that names, and so on. */
+  private Set<String> expected(Description description) {
     return expected.computeIfAbsent(
-        component,
-        c -> {
+        description,
+        d -> {
           Set<String> all = new HashSet<>();
-          Deque<String> open = new ArrayDeque<>(description(c).mandatory().keySet());
+          Deque<String> open = new ArrayDeque<>(d.mandatory().keySet());
           while (!open.isEmpty()) {
             String library = open.pop();
             if (all.add(library)) {
@@ -177,14 +177,19 @@ final class Declarations {
       describe(component, reader).ifPresent(d -> descriptions.put(component, d));
     }
     descriptions.values().forEach(d -> byName.put(d.library(), d));
-    Set<String> excluded = new HashSet<>();
-    descriptions.values().forEach(d -> excluded.addAll(d.excluded()));
     for (Description description : descriptions.values()) {
       description.mandatory().keySet().stream()
-          .filter(l -> !byName.containsKey(l) && !isAmong(excluded, l))
+          .filter(l -> !byName.containsKey(l) && !isExcluded(l, description))
           .filter(l -> !hasFileOf(l) && !hasClassOf(l))
           .forEach(absent::add);
     }
+  }
+
+  /** Whether somebody who uses what declares a library keeps that out. */
+  private boolean isExcluded(String library, Description declaring) {
+    return descriptions.values().stream()
+        .filter(d -> d != declaring && isAmong(d.excluded(), library))
+        .anyMatch(d -> expected(d).contains(declaring.library()));
   }
 
   private static boolean isAmong(Set<String> excluded, String library) {

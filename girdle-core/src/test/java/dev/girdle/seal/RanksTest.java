@@ -128,7 +128,9 @@ class RanksTest {
                 pom("<exclusions><exclusion><groupId>org.gauges</groupId><artifactId>*</artifactId>"
                         + "</exclusion></exclusions>")
                     .replace("<artifactId>tides</artifactId>", "<artifactId>desk</artifactId>")
-                    .replace("<artifactId>gauges</artifactId>", "<artifactId>other</artifactId>")),
+                    .replace(
+                        "<groupId>org.gauges</groupId><artifactId>gauges</artifactId>",
+                        "<groupId>org.ternhaven</groupId><artifactId>tides</artifactId>")),
         "package d; public class Desk { }");
     office.main("t.Tides.level(); new d.Desk();");
     office.remove("gauges");

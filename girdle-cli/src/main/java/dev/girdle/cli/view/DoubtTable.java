@@ -58,6 +58,9 @@ record DoubtTable(Assessment assessment) {
   }
 
   private static String what(Doubt doubt) {
+    if (doubt.things().stream().allMatch(t -> t.thing() == Thing.LIBRARY)) {
+      return "a library of which nothing is there";
+    }
     int things = doubt.things().size();
     boolean code = doubt.things().stream().allMatch(t -> t.thing() == Thing.CODE);
     long askers =
