@@ -11,8 +11,8 @@ import java.util.Map;
 
 /**
  * What speaks for it that a component among others of its kind is the program, and they its
- * libraries: nobody uses it, it uses most of them, its manifest names them, or the folder is called
- * like it.
+ * libraries: nobody uses it, it uses most of them, or many and more than any other, its manifest
+ * names them, or the folder is called like it.
  */
 final class Claims {
   /** Letters. Shorter names begin the names of many folders. */
@@ -38,8 +38,16 @@ final class Claims {
 
   /** Whether it is evidently the program of the folder, and not somebody's tool in it. */
   boolean isEvident(EntryPoint entry) {
-    boolean usesMost = uses.usedBy(entry.component()).size() * 2 >= uses.all() - 1;
-    return isTop(entry) && (usesMost || isNamedByFolder(entry) || namesOthers(entry));
+    boolean usesMost = weight(entry) * 2 >= uses.all() - 1;
+    return isTop(entry)
+        && (usesMost || usesMoreThanOthers(entry) || isNamedByFolder(entry) || namesOthers(entry));
+  }
+
+  private boolean usesMoreThanOthers(EntryPoint entry) {
+    return weight(entry) * 4 >= uses.all() - 1
+        && byName.keySet().stream()
+            .filter(c -> !c.equals(entry.component()) && uses.isTop(c))
+            .allMatch(c -> uses.usedBy(c).size() < weight(entry));
   }
 
   /** How many others it uses, at first or second hand. */

@@ -28,6 +28,9 @@ import java.util.concurrent.TimeUnit;
  * cannot do here either does not count.
  */
 final class RuntimeTrial {
+  /** Stands for all probes if none could be run. */
+  private static final String NOT_RUN = "";
+
   private static final long LONGEST_SECONDS = 120;
 
   private final List<RuntimeProbe> probes;
@@ -60,6 +63,12 @@ final class RuntimeTrial {
     JavaExamination examination = (JavaExamination) request.examination();
     Map<String, String> failures =
         examination.failuresOf(home, request.closure(), () -> trial.failures(layout, request));
+    if (failures.containsKey(NOT_RUN)) {
+      return layout.noticing(
+          List.of(
+              "the tight Java was not tried: no program can be run in the folder for temporary"
+                  + " files"));
+    }
     if (!failures.isEmpty()) {
       throw trial.notWorking(failures);
     }
@@ -100,7 +109,7 @@ final class RuntimeTrial {
         }
       }
       Map<String, String> failures = run(runtime, classes);
-      if (!failures.isEmpty()) {
+      if (!failures.isEmpty() && !failures.containsKey(NOT_RUN)) {
         failures.keySet().removeAll(run(home.folder(), classes).keySet());
       }
       return failures;
@@ -127,12 +136,13 @@ final class RuntimeTrial {
     Path said = classes.resolveSibling("said.txt");
     ProcessBuilder builder = new ProcessBuilder(command);
     builder.environment().keySet().removeAll(List.of("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS"));
-    Process process =
-        builder
-            .directory(classes.toFile())
-            .redirectErrorStream(true)
-            .redirectOutput(said.toFile())
-            .start();
+    builder.directory(classes.toFile()).redirectErrorStream(true).redirectOutput(said.toFile());
+    Process process;
+    try {
+      process = builder.start();
+    } catch (IOException e) {
+      return new TreeMap<>(Map.of(NOT_RUN, "")); // the system lets none run there
+    }
     process.getOutputStream().close();
     boolean ended = hasEnded(process);
     String text = Files.readString(said, StandardCharsets.ISO_8859_1);

@@ -13,8 +13,25 @@ import java.util.Set;
  * @param output its standard output, or the end of it
  * @param errors its standard error, or the end of it
  * @param made the files it made where it was started, as {@link Performance#made()} has them
+ * @param isSteady whether it is not known to make other files each time
  */
-public record PlainRun(int status, String output, String errors, Set<String> made) {
+public record PlainRun(
+    int status, String output, String errors, Set<String> made, boolean isSteady) {
+  /**
+   * The same run, knowing what another gave.
+   *
+   * @param again another run of the same
+   * @return with the errors of both
+   */
+  public PlainRun with(PlainRun again) {
+    return new PlainRun(
+        status,
+        output,
+        errors + "\n" + again.errors + "\n" + again.output,
+        made,
+        made.equals(again.made));
+  }
+
   /**
    * Runs a program.
    *
@@ -28,7 +45,7 @@ public record PlainRun(int status, String output, String errors, Set<String> mad
       throws IOException {
     Act act = Act.of(builder, rehearsal, folder);
     return new PlainRun(
-        act.status(), act.output(), act.errors(), Traces.made(builder.directory().toPath()));
+        act.status(), act.output(), act.errors(), Traces.made(builder.directory().toPath()), true);
   }
 
   /**
