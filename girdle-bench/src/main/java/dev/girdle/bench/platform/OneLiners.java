@@ -22,7 +22,7 @@ public final class OneLiners {
 
   /** What differs from one run to the next, or says where Java lies. */
   private static final Pattern FLEETING =
-      Pattern.compile("@[0-9a-f]{3,}|\\b[0-9]{4,}\\b|/[\\w/.-]+");
+      Pattern.compile("@[0-9a-f]{3,}|[0-9]+:[0-9:]+|\\b[0-9]{4,}\\b|/[\\w/.-]+");
 
   private final Path girdle;
   private final Path work;

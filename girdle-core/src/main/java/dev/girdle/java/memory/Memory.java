@@ -43,8 +43,8 @@ public final class Memory {
   private final Optional<Digests> digests;
   private final Map<Content, Jar> jars = new ConcurrentHashMap<>();
 
-  /** What is known of one jar: from before, and from this run. */
-  private record Jar(String name, RawJar known, Map<String, RawClass> fresh) {}
+  /** What is known of one jar, whose digest is its name; empty if that cannot be told. */
+  private record Jar(String name, RawJar classes) {}
 
   private final long largest;
 
@@ -98,27 +98,23 @@ public final class Memory {
       return reading.read();
     }
     Jar one = jars.computeIfAbsent(jar, this::open);
-    RawClass raw = one.fresh.get(key);
-    if (raw == null) {
-      raw = remembered(one, key);
-    }
+    RawClass raw = remembered(one, key);
     if (raw == null) {
       raw = reading.read();
-      one.fresh.put(key, raw);
+      one.classes.add(key, raw);
     }
     return raw;
   }
 
   private static RawClass remembered(Jar jar, String key) {
     try {
-      return jar.known.get(key);
+      return jar.classes.get(key);
     } catch (BufferUnderflowException | IndexOutOfBoundsException e) {
       return null; // it cannot be, since it was marked; it is read anew all the same
     }
   }
 
   private Jar open(Content jar) {
-    Map<String, RawClass> fresh = new ConcurrentHashMap<>();
     try {
       String name = digests.orElseThrow().of(jar);
       Path file = file(name);
@@ -126,12 +122,12 @@ public final class Memory {
         Optional<byte[]> bytes =
             seal.orElseThrow().unmark(Files.readAllBytes(file), reader + " " + name);
         if (bytes.isPresent()) {
-          return new Jar(name, RawJar.of(inflated(bytes.get())), fresh);
+          return new Jar(name, RawJar.of(inflated(bytes.get())));
         }
       }
-      return new Jar(name, RawJar.empty(), fresh);
+      return new Jar(name, new RawJar());
     } catch (IOException | IndexOutOfBoundsException e) {
-      return new Jar("", RawJar.empty(), fresh);
+      return new Jar("", new RawJar());
     }
   }
 
@@ -146,7 +142,7 @@ public final class Memory {
     for (Jar jar : jars.values()) {
       try {
         if (!jar.name.isEmpty()) {
-          if (!jar.fresh.isEmpty()) {
+          if (jar.classes.isChanged()) {
             write(jar);
             wrote = true;
           } else if (Files.exists(file(jar.name)) && isOld(file(jar.name))) {
@@ -176,7 +172,7 @@ public final class Memory {
   }
 
   private void write(Jar jar) throws IOException {
-    byte[] bytes = deflated(jar.known.bytes(jar.fresh));
+    byte[] bytes = deflated(jar.classes.bytes());
     if (bytes.length > LARGEST_FILE) {
       return;
     }

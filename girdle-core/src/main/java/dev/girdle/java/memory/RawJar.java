@@ -12,15 +12,17 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
 /**
- * The classes of one jar that were read, as bytes: all texts, each once; then for each class its
- * key, the number of bytes that follow, and what it says, as numbers. A class is taken apart only
- * when it is asked for.
+ * The classes of one jar that were read, held as bytes: each text once, and for each class what it
+ * says as numbers. A class is taken apart only when it is asked for, so that not much more is held
+ * than what is written.
+ *
+ * <p>Written are: how many texts, the texts; how many classes, and for each the number of its key,
+ * how many bytes follow, and these.
  */
 final class RawJar {
   private static final How[] HOWS = How.values();
@@ -30,87 +32,94 @@ final class RawJar {
   private static final int NONE = 255;
   private static final int MOST = 1 << 22;
 
-  private final String[] texts;
-  private final Map<String, ByteBuffer> classes;
+  private final List<String> texts = new ArrayList<>();
+  private final Map<String, Integer> numbers = new HashMap<>();
+  private final Map<String, byte[]> classes = new HashMap<>();
+  private boolean changed;
 
-  private RawJar(String[] texts, Map<String, ByteBuffer> classes) {
-    this.texts = texts;
-    this.classes = classes;
-  }
-
-  static RawJar empty() {
-    return new RawJar(new String[0], Map.of());
-  }
-
-  /** Opens bytes that {@link #bytes} made. */
+  /** Reads what {@link #bytes} made. */
   static RawJar of(byte[] bytes) throws IOException {
+    RawJar jar = new RawJar();
     DataInputStream in = new DataInputStream(new ByteArrayInputStream(bytes));
-    String[] texts = new String[checked(in.readInt())];
-    for (int i = 0; i < texts.length; i++) {
-      texts[i] = in.readUTF();
-    }
     int count = checked(in.readInt());
-    Map<String, ByteBuffer> classes = new HashMap<>(count * 2);
     for (int i = 0; i < count; i++) {
-      String key = texts[in.readInt()];
-      int length = in.readInt();
-      int at = bytes.length - in.available();
-      classes.put(key, ByteBuffer.wrap(bytes, at, length).slice());
-      in.skipNBytes(length);
+      jar.texts.add(in.readUTF());
     }
-    return new RawJar(texts, classes);
+    count = checked(in.readInt());
+    for (int i = 0; i < count; i++) {
+      String key = jar.texts.get(in.readInt());
+      jar.classes.put(key, in.readNBytes(checked(in.readInt())));
+    }
+    return jar;
   }
 
   private static int checked(int count) throws IOException {
     if (count < 0 || count > MOST) {
-      throw new IOException("no such number of texts or classes: " + count);
+      throw new IOException("there cannot be " + count);
     }
     return count;
   }
 
-  /** The class of a key; null if it was not read before. */
-  RawClass get(String key) {
-    ByteBuffer found = classes.get(key);
-    return found == null ? null : new Reader(found.duplicate()).read();
+  /** Whether something was added. */
+  synchronized boolean isChanged() {
+    return changed;
   }
 
-  /** The same classes and some more, as bytes. */
-  byte[] bytes(Map<String, RawClass> more) throws IOException {
-    Map<String, RawClass> all = new TreeMap<>(more);
-    for (String key : classes.keySet()) {
-      all.computeIfAbsent(key, this::get);
+  /** The class of a key; null if it was not read before. */
+  RawClass get(String key) {
+    byte[] found;
+    synchronized (this) {
+      found = classes.get(key);
     }
-    Writer writer = new Writer();
-    ByteArrayOutputStream body = new ByteArrayOutputStream();
-    DataOutputStream out = new DataOutputStream(body);
-    for (Map.Entry<String, RawClass> one : all.entrySet()) {
-      byte[] said = writer.write(one.getValue());
-      out.writeInt(writer.numberOf(one.getKey()));
-      out.writeInt(said.length);
-      out.write(said);
+    return found == null ? null : new Reader(ByteBuffer.wrap(found)).read();
+  }
+
+  synchronized void add(String key, RawClass one) {
+    if (numbers.isEmpty()) {
+      for (int i = 0; i < texts.size(); i++) {
+        numbers.put(texts.get(i), i); // wanted only where something is added
+      }
     }
+    number(key);
+    classes.put(key, new Writer().write(one));
+    changed = true;
+  }
+
+  private int number(String text) {
+    Integer known = numbers.get(text);
+    if (known == null) {
+      known = texts.size();
+      numbers.put(text, known);
+      texts.add(text);
+    }
+    return known;
+  }
+
+  private synchronized String text(int number) {
+    return texts.get(number);
+  }
+
+  /** All of it, to be read again. */
+  synchronized byte[] bytes() throws IOException {
     ByteArrayOutputStream whole = new ByteArrayOutputStream();
-    DataOutputStream head = new DataOutputStream(whole);
-    head.writeInt(writer.numbers.size());
-    for (String text : writer.numbers.keySet()) {
-      head.writeUTF(text);
+    DataOutputStream out = new DataOutputStream(whole);
+    out.writeInt(texts.size());
+    for (String text : texts) {
+      out.writeUTF(text);
     }
-    head.writeInt(all.size());
-    body.writeTo(whole);
+    out.writeInt(classes.size());
+    for (Map.Entry<String, byte[]> one : new TreeMap<>(classes).entrySet()) {
+      out.writeInt(numbers.get(one.getKey()));
+      out.writeInt(one.getValue().length);
+      out.write(one.getValue());
+    }
     return whole.toByteArray();
   }
 
-  private static final class Writer {
-    private final Map<String, Integer> numbers = new LinkedHashMap<>();
-    private ByteArrayOutputStream out = new ByteArrayOutputStream();
-
-    int numberOf(String text) {
-      Integer known = numbers.putIfAbsent(text, numbers.size());
-      return known == null ? numbers.size() - 1 : known;
-    }
+  private final class Writer {
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
 
     byte[] write(RawClass one) {
-      out = new ByteArrayOutputStream();
       text(one.self());
       number(one.version() >>> 16);
       number(one.version() & 0xffff);
@@ -138,7 +147,7 @@ final class RawJar {
     }
 
     private void text(String text) {
-      number(numberOf(text));
+      number(RawJar.this.number(text));
     }
 
     /** Seven bits in a byte, the lowest first. */
@@ -198,7 +207,7 @@ final class RawJar {
     }
 
     private String text() {
-      return texts[number()];
+      return RawJar.this.text(number());
     }
 
     private int number() {
