@@ -12,8 +12,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /**
- * Some of the programs of one line that {@code girdle-bench/try-java} tries all of: those whose need
- * of Java stands in no code, but in names that are joined, in files, and in services.
+ * Some of the programs of one line that {@code girdle-bench/try-java} tries all of: those whose
+ * need of Java stands in no code, but in names that are joined, in files, and in services.
  */
 class TightLinesIT {
   private static final Path LINES = Path.of("../girdle-bench/one-liners.txt");

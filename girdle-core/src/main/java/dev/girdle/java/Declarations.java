@@ -255,7 +255,8 @@ final class Declarations {
   /** Whether a library holds a class, as far as this machine or its name tells. */
   private boolean holds(String library, String className) {
     Set<String> known = holders.computeIfAbsent(className, this::holdersOf);
-    return known.contains(library) || known.isEmpty() && isNamedLike(library, className);
+    boolean isHere = libraries.filter(l -> l.has(library)).isPresent();
+    return known.contains(library) || known.isEmpty() && !isHere && isNamedLike(library, className);
   }
 
   private Set<String> holdersOf(String className) {
