@@ -85,7 +85,8 @@ final class DemoCommand implements Callable<Integer> {
           Strangers.of(folder.path(), content, StageWish.USUAL, context.environment())
               .perform(plan.rehearsals(), meter);
       RehearseView rehearsed =
-          new RehearseView(folder.path().toString(), content, performances, Optional.empty());
+          new RehearseView(
+              folder.path().toString(), content, performances, Optional.empty(), false);
       view.step(
           "rehearse " + folder.path() + " --plan " + dir, () -> rehearsed.print(context.console()));
       meter.close();

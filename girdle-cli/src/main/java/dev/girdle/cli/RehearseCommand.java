@@ -119,6 +119,8 @@ final class RehearseCommand implements Callable<Integer> {
       description = "Write down there what was seen in use; what stands there already is kept.")
   private Path evidence;
 
+  private boolean isCompared;
+
   @Mixin private CommonOptions common;
 
   RehearseCommand(Context context) {
@@ -135,6 +137,7 @@ final class RehearseCommand implements Callable<Integer> {
     if (against != null) {
       try (Original original = Original.of(original(), meter)) {
         performances = performances.stream().map(original::compare).toList();
+        isCompared = true;
       }
     } else if (plan != null) {
       performances = besidePlanned(performances, meter);
@@ -143,7 +146,8 @@ final class RehearseCommand implements Callable<Integer> {
       write(performances);
     }
     common.show(
-        new RehearseView(artifact.toString(), content, performances, Optional.ofNullable(evidence)),
+        new RehearseView(
+            artifact.toString(), content, performances, Optional.ofNullable(evidence), isCompared),
         context);
     return performances.stream().allMatch(Performance::passed) ? 0 : 1;
   }
@@ -152,6 +156,7 @@ final class RehearseCommand implements Callable<Integer> {
   private List<Performance> besidePlanned(List<Performance> performances, Meter meter) {
     Plan planned = PlanFile.read(PlanFile.at(plan).orElseThrow(), context.environment());
     try (Original original = Original.of(planned, meter)) {
+      isCompared = performances.stream().anyMatch(p -> !p.rehearsal().expected().staysUp());
       return performances.stream()
           .map(p -> p.rehearsal().expected().staysUp() ? p : original.compare(p))
           .toList();

@@ -272,7 +272,9 @@ class RehearseIT {
     assertThat(differs.status()).isEqualTo(1);
     assertThat(differs.out()).contains("its output differs from that of the original");
     Files.delete(here);
-    assertThat(rehearse(sealed, List.of("--plan", plan)).status()).isZero();
+    Result same = rehearse(sealed, List.of("--plan", plan));
+    assertThat(same.status()).isZero();
+    assertThat(same.out()).contains("as it was handed over was run beside it");
   }
 
   @Test

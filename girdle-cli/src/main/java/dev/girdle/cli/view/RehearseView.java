@@ -20,9 +20,14 @@ import java.util.Optional;
  * @param content its record
  * @param performances the rehearsals, in their order
  * @param evidence where evidence was written; empty if nowhere
+ * @param isCompared whether the application as it was handed over did the same beside it
  */
 public record RehearseView(
-    String path, ArtifactRecord content, List<Performance> performances, Optional<Path> evidence)
+    String path,
+    ArtifactRecord content,
+    List<Performance> performances,
+    Optional<Path> evidence,
+    boolean isCompared)
     implements View {
   private static final int LAST_LINES = 6;
 
@@ -36,6 +41,9 @@ public record RehearseView(
             + first.hiding().text());
     if (!first.given().isEmpty()) {
       console.line("  It brings no Java; the machine was given " + first.given() + ".");
+    }
+    if (isCompared) {
+      console.line("  The application as it was handed over was run beside it, to compare.");
     }
     performances.forEach(p -> one(p, console));
     evidence.ifPresent(
