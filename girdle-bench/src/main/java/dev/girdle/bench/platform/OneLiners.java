@@ -1,5 +1,7 @@
 package dev.girdle.bench.platform;
 
+import static java.util.stream.Collectors.joining;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -18,6 +20,9 @@ import javax.tools.ToolProvider;
 
 /** Runs programs of one line on the whole Java and on one that was cut down for each of them. */
 public final class OneLiners {
+  /** Characters of a line that are compared and shown. */
+  private static final int LONGEST = 300;
+
   private static final Path JAVA = Path.of(System.getProperty("java.home"), "bin", "java");
 
   /** What differs from one run to the next, or says where Java lies. */
@@ -164,7 +169,13 @@ public final class OneLiners {
     }
     String text = Files.readString(said, java.nio.charset.StandardCharsets.ISO_8859_1);
     Files.delete(said);
-    return new Ran(process.exitValue(), FLEETING.matcher(text).replaceAll("…"));
+    String steady = FLEETING.matcher(text).replaceAll("…");
+    return new Ran(
+        process.exitValue(),
+        steady
+            .lines()
+            .map(l -> l.substring(0, Math.min(LONGEST, l.length())))
+            .collect(joining("\n")));
   }
 
   private static void delete(Path place) throws IOException {
