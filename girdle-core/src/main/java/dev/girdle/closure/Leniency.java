@@ -29,7 +29,7 @@ final class Leniency {
   private static final String BASED = "only code that is based on it asks for it";
 
   private final Linkage linkage;
-  private final Predicate<Demand> sure;
+  private final Predicate<Demand> declared;
   private final Collection<List<Demand>> unsatisfied;
   private final Map<List<Object>, String> families = new HashMap<>();
   private final Set<Excused> excused = new HashSet<>();
@@ -42,12 +42,12 @@ final class Leniency {
    *
    * @param linkage the language
    * @param unsatisfied the demands for each thing that is missing; will be replaced
-   * @param sure whether it is known of a demand that what it asks for is needed, so that nothing
+   * @param declared whether the asker's makers say that they need what it asks for, so that nothing
    *     that others are prepared for says otherwise
    */
-  Leniency(Linkage linkage, Collection<List<Demand>> unsatisfied, Predicate<Demand> sure) {
+  Leniency(Linkage linkage, Collection<List<Demand>> unsatisfied, Predicate<Demand> declared) {
     this.linkage = linkage;
-    this.sure = sure;
+    this.declared = declared;
     this.unsatisfied = unsatisfied;
   }
 
@@ -72,7 +72,7 @@ final class Leniency {
     optional.clear();
     for (List<Demand> demands : unsatisfied) {
       demands.replaceAll(
-          d -> isHard(d) && onlyBased.contains(family(d)) && !sure.test(d) ? based(d) : d);
+          d -> isHard(d) && onlyBased.contains(family(d)) && !declared.test(d) ? based(d) : d);
     }
     for (List<Demand> demands : unsatisfied) {
       demands.replaceAll(this::rank);
@@ -109,7 +109,7 @@ final class Leniency {
       return demand;
     }
     boolean elsewhere = excused.contains(of(demand));
-    if (!elsewhere && !optional.contains(demand.from()) || sure.test(demand)) {
+    if (!elsewhere && !optional.contains(demand.from()) || declared.test(demand)) {
       return demand;
     }
     return demand.excused(elsewhere ? ELSEWHERE : OPTIONAL);

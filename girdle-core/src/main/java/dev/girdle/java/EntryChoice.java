@@ -7,6 +7,7 @@ import dev.girdle.app.Role;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -95,12 +96,18 @@ final class EntryChoice {
     Map<String, EntryPoint> all = new LinkedHashMap<>();
     ofOwn.forEach(e -> all.put(e.name(), e));
     byMethod.forEach(e -> all.putIfAbsent(e.name(), e));
-    if (all.size() == 1) {
-      EntryPoint only = all.values().iterator().next();
-      choose(new EntryPoint(only.name(), only.component(), "the only class with a main method"));
-    } else {
+    if (!choseOnlyOne(all.values())) {
       candidates.addAll(all.values());
     }
+  }
+
+  private boolean choseOnlyOne(Collection<EntryPoint> all) {
+    if (all.size() != 1) {
+      return false;
+    }
+    EntryPoint only = all.iterator().next();
+    choose(new EntryPoint(only.name(), only.component(), "the only class with a main method"));
+    return true;
   }
 
   private void choose(EntryPoint only) {
@@ -114,14 +121,11 @@ final class EntryChoice {
     byManifest(surveyed.components()).forEach(e -> all.put(e.name(), e));
     List<EntryPoint> evident = all.values().stream().filter(known::isEvident).toList();
     if (evident.size() == 1) {
-      EntryPoint only = evident.get(0);
-      choose(new EntryPoint(only.name(), only.component(), known.told(only).foundBy()));
+      choose(known.told(evident.get(0)));
       return;
     }
     mains.candidates(surveyed.components(), folderName).forEach(e -> all.putIfAbsent(e.name(), e));
-    if (all.size() == 1) {
-      EntryPoint only = all.values().iterator().next();
-      choose(new EntryPoint(only.name(), only.component(), "the only class with a main method"));
+    if (choseOnlyOne(all.values())) {
       return;
     }
     // the sort keeps the order among those that are as likely

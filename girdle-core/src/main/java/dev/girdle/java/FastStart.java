@@ -13,13 +13,11 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 
 /**
@@ -126,7 +124,7 @@ final class FastStart {
     String prefix = request.application().identity().variablePrefix();
     builder.environment().remove(prefix + "_JAVA_HOME");
     builder.environment().put(prefix + "_JAVA_OPTS", "-XX:DumpLoadedClassList=" + classes);
-    String said = run(builder, LONGEST_RUN);
+    String said = TimedRun.of(builder, LONGEST_RUN).lastLine("nothing"); // a server is ended
     if (!Files.isRegularFile(classes) || Files.size(classes) == 0) {
       throw new GirdleException(
           Fault.APPLICATION,
@@ -146,7 +144,7 @@ final class FastStart {
       command.add("-cp");
       command.add(classPath(program));
     }
-    String said = run(new ProcessBuilder(command), LONGEST_DUMP);
+    String said = TimedRun.of(new ProcessBuilder(command), LONGEST_DUMP).lastLine("nothing");
     if (!Files.isRegularFile(work)) {
       throw new GirdleException(
           Fault.MACHINE,
@@ -164,28 +162,5 @@ final class FastStart {
         .filter(p -> p.startsWith(lib) && p.endsWith(".jar"))
         .map(p -> program.resolve("lib").resolve(p.substring(lib.length())).toString())
         .collect(Collectors.joining(":"));
-  }
-
-  /** Runs a command without input; what it says last is returned. It is ended after a time. */
-  private static String run(ProcessBuilder builder, long seconds) throws IOException {
-    Path output = Files.createTempFile("girdle", ".txt");
-    try {
-      builder.redirectErrorStream(true).redirectOutput(output.toFile());
-      Process process = builder.start();
-      process.getOutputStream().close();
-      if (!process.waitFor(seconds, TimeUnit.SECONDS)) {
-        process.destroy(); // a server does not end by itself
-        process.waitFor(10, TimeUnit.SECONDS);
-        process.destroyForcibly();
-      }
-      byte[] said = Files.readAllBytes(output);
-      List<String> lines = new String(said, StandardCharsets.UTF_8).lines().toList();
-      return lines.isEmpty() ? "nothing" : lines.get(lines.size() - 1);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IOException("it was interrupted", e);
-    } finally {
-      Files.deleteIfExists(output);
-    }
   }
 }

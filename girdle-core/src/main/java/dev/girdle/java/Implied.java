@@ -1,7 +1,6 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Item;
-import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
@@ -24,12 +23,23 @@ final class Implied {
   private static final int MOST = 400;
 
   private final ClassIndex index;
+  private final How how;
+  private final boolean specialEndings;
   private final Set<String> texts = ConcurrentHashMap.newKeySet();
   private final Set<Item> done = ConcurrentHashMap.newKeySet();
   private int textsDone;
 
-  Implied(ClassIndex index) {
+  /**
+   * Knows of nothing yet.
+   *
+   * @param index the classes that can be named
+   * @param how in which way they are asked for then
+   * @param specialEndings whether endings that begin with a sign count though they stand nowhere
+   */
+  Implied(ClassIndex index, How how, boolean specialEndings) {
     this.index = index;
+    this.how = how;
+    this.specialEndings = specialEndings;
   }
 
   /** Notes texts of a class that may be the end of a class's name. */
@@ -57,8 +67,7 @@ final class Implied {
     textsDone = texts.size();
     List<Demand> demands = new ArrayList<>();
     for (Item item : reached) {
-      boolean isClass = item.component().role() != Role.RUNTIME && item.path().endsWith(".class");
-      if (isClass && (done.add(item) || all)) {
+      if (item.path().endsWith(".class") && (done.add(item) || all)) {
         extended(item, demands);
       }
     }
@@ -72,9 +81,9 @@ final class Implied {
       if (ending.isEmpty() || ending.indexOf('.') >= 0) {
         continue;
       }
-      boolean isSpecial = ending.charAt(0) == '$' || ending.charAt(0) == '_';
+      boolean isSpecial = specialEndings && (ending.charAt(0) == '$' || ending.charAt(0) == '_');
       if (isSpecial || texts.contains(ending)) {
-        demands.add(new Demand(How.JOINED, Thing.CODE, longer, item, "", 0, Strength.HINT, ""));
+        demands.add(new Demand(how, Thing.CODE, longer, item, "", 0, Strength.HINT, ""));
       }
     }
   }

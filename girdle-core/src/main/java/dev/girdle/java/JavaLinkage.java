@@ -63,7 +63,7 @@ final class JavaLinkage implements Linkage {
   JavaLinkage(JavaFacts facts, Declarations declarations, Memory memory, boolean exact) {
     this.memory = memory;
     this.exact = exact;
-    this.implied = new Implied(facts.index());
+    this.implied = new Implied(facts.index(), How.JOINED, true);
     this.declarations = declarations;
     this.facts = facts;
     this.jdk = facts.jdk();
@@ -103,45 +103,13 @@ final class JavaLinkage implements Linkage {
     return new ItemDemands(demands, result.demands().open());
   }
 
-  private static RawClass read(Item item, boolean exact)
-      throws UnreadableItemException, IOException {
-    return ClassDemands.record(ClassHeader.bytesOf(item.content()), item, exact);
-  }
-
-  private interface Reading {
-    RawClass of(Item item) throws UnreadableItemException, IOException;
-  }
-
   /** What handlers count for depends on whose code it is; so that is told apart. */
-  private RawClass remembered(Item item, String key, Reading reading)
+  private RawClass remembered(
+      Item item, String key, Memory.Reading<UnreadableItemException, IOException> reading)
       throws UnreadableItemException, IOException {
     Component component = item.component();
     String whose = component.role() == Role.OWN ? "own " : "";
-    try {
-      return memory.of(
-          component.whole().orElse(null),
-          whose + key,
-          () -> {
-            try {
-              return reading.of(item);
-            } catch (UnreadableItemException e) {
-              throw new Unreadable(e);
-            }
-          });
-    } catch (Unreadable e) {
-      throw e.why;
-    }
-  }
-
-  /** Lets it through those who know of no items. */
-  private static final class Unreadable extends IOException {
-    private static final long serialVersionUID = 1;
-    private final transient UnreadableItemException why;
-
-    Unreadable(UnreadableItemException why) {
-      super(why);
-      this.why = why;
-    }
+    return memory.of(component.whole().orElse(null), whose + key, reading);
   }
 
   /** What a class that is at work demands, besides what stands in it. */
@@ -157,7 +125,11 @@ final class JavaLinkage implements Linkage {
   private ClassDemands.Result result(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result = read.get(item);
     if (result == null) {
-      RawClass raw = remembered(item, item.path(), i -> read(i, exact));
+      RawClass raw =
+          remembered(
+              item,
+              item.path(),
+              () -> ClassDemands.record(ClassHeader.bytesOf(item.content()), item, exact));
       result = ClassDemands.resolved(raw, item, index, exact);
       if (exact) {
         implied.note(raw.endings()); // only those who leave out classes ask what is implied
@@ -189,7 +161,7 @@ final class JavaLinkage implements Linkage {
     if (!isClass) {
       return demandsOf(item);
     }
-    RawClass raw = remembered(item, GLANCE + item.path(), Glance::record);
+    RawClass raw = remembered(item, GLANCE + item.path(), () -> Glance.record(item));
     return ItemDemands.of(Glance.resolved(raw, item, index, exact));
   }
 

@@ -16,19 +16,12 @@ import java.util.Set;
 /** Notes what a class file says, without holding it against anything that is there. */
 final class Recording extends Gathering {
   private final List<Said> sayings = new ArrayList<>();
-  private final Set<Key> known = new HashSet<>();
+
+  /** What was said, wherever it stands: said again at another place, it says nothing new. */
+  private final Set<Said> known = new HashSet<>();
+
   private final Set<String> endings = new LinkedHashSet<>();
   private String self = "";
-
-  /** What is said again in the same way, at another place, says nothing new. */
-  private record Key(
-      Said.Kind kind,
-      How how,
-      Thing thing,
-      Strength strength,
-      String name,
-      String part,
-      String excuse) {}
 
   Recording(Item item) {
     super(item, null);
@@ -71,7 +64,7 @@ final class Recording extends Gathering {
       String excuse) {
     // of a class, the first way in which it is asked for counts
     How way = kind == Said.Kind.CODE ? null : how;
-    if (known.add(new Key(kind, way, thing, strength, name, part, excuse))) {
+    if (known.add(new Said(kind, way, thing, strength, name, part, excuse, "", 0))) {
       sayings.add(new Said(kind, how, thing, strength, name, part, excuse, member(), line()));
     }
   }

@@ -51,10 +51,13 @@ final class RuntimeReach {
       Set.of("java.base", "java.desktop", "java.logging", "java.naming", "java.xml");
 
   private static final int DEEPEST = 200;
-  private static final int MOST_LONGER = 400;
 
   private final ClassIndex index;
   private final Hierarchy hierarchy;
+
+  /** What is named so is got hold of by its name, as by any text. */
+  private final Implied implied;
+
   private final Companions companions = new Companions();
   private final Dispatch dispatch = new Dispatch(this::supertypes);
   private final Map<String, Item> natives = new HashMap<>();
@@ -68,9 +71,6 @@ final class RuntimeReach {
   private final Deque<Demand> queue = new ArrayDeque<>();
   private final Set<String> methodTexts = new HashSet<>();
   private final Set<Item> noted = new HashSet<>();
-  private final Set<String> endings = new HashSet<>();
-  private final Set<Item> joined = new HashSet<>();
-  private int endingsDone;
 
   /**
    * Prepares a walk.
@@ -81,6 +81,7 @@ final class RuntimeReach {
   RuntimeReach(ClassIndex index, Component natives) {
     this.index = index;
     this.hierarchy = new Hierarchy(index);
+    this.implied = new Implied(index, How.CODE_TEXT, false);
     for (Item item : natives.items()) {
       this.natives.put(NativeNames.libraryOf(Paths.fileName(item.path())), item);
     }
@@ -105,7 +106,7 @@ final class RuntimeReach {
           }
         }
         callByName();
-        joinEndings();
+        queue.addAll(implied.by(linked));
       } while (first.size() > before || !queue.isEmpty());
       takeFiles();
     } catch (UncheckedIOException e) {
@@ -126,7 +127,7 @@ final class RuntimeReach {
   /** Notes texts of the program, which may name methods of the runtime. */
   void noteTexts(Collection<String> texts) {
     texts.stream().filter(RuntimeReach::mayBeMethod).forEach(methodTexts::add);
-    texts.stream().flatMap(t -> Implied.ending(t).stream()).forEach(endings::add);
+    implied.note(texts.stream().flatMap(t -> Implied.ending(t).stream()).toList());
   }
 
   private static boolean mayBeMethod(String text) {
@@ -151,24 +152,6 @@ final class RuntimeReach {
         if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
           enliven(item, method);
           call(item, method);
-        }
-      }
-    }
-  }
-
-  /** A class that is at work, and an ending that stands somewhere as a text, name another. */
-  private void joinEndings() {
-    boolean all = endings.size() > endingsDone;
-    endingsDone = endings.size();
-    for (Item item : linked) {
-      if (joined.add(item) || all) {
-        String name = item.name();
-        for (String longer : index.classesBetween(name, "", MOST_LONGER)) {
-          if (endings.contains(longer.substring(name.length()))) {
-            queue.add(
-                new Demand(
-                    How.CODE_TEXT, Thing.CODE, longer, item, "", 0, Strength.HINT, "", "", ""));
-          }
         }
       }
     }

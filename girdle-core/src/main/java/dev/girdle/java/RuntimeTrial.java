@@ -13,14 +13,13 @@ import dev.girdle.plan.RuntimeKind;
 import dev.girdle.probe.Probes;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
+import java.io.InterruptedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.concurrent.TimeUnit;
 
 /**
  * Tries a Java that was cut down, before anybody calls it made: every subsystem that the program
@@ -133,51 +132,30 @@ final class RuntimeTrial {
     command.add(classes.toString());
     command.add(Probes.class.getName());
     probes.forEach(p -> command.add(p.name()));
-    Path said = classes.resolveSibling("said.txt");
-    ProcessBuilder builder = new ProcessBuilder(command);
+    ProcessBuilder builder = new ProcessBuilder(command).directory(classes.toFile());
     builder.environment().keySet().removeAll(List.of("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS"));
-    builder.directory(classes.toFile()).redirectErrorStream(true).redirectOutput(said.toFile());
-    Process process;
+    TimedRun run;
     try {
-      process = builder.start();
+      run = TimedRun.of(builder, LONGEST_SECONDS);
+    } catch (InterruptedIOException e) {
+      throw e;
     } catch (IOException e) {
       return new TreeMap<>(Map.of(NOT_RUN, "")); // the system lets none run there
     }
-    process.getOutputStream().close();
-    boolean ended = hasEnded(process);
-    String text = Files.readString(said, StandardCharsets.ISO_8859_1);
+    String otherwise = run.ended() ? run.lastLine("it ended without a word") : "it did not end";
     Map<String, String> failures = new TreeMap<>();
     for (RuntimeProbe probe : probes) {
-      if (text.lines().noneMatch(l -> l.equals(Probes.WELL + probe.name()))) {
+      if (!run.lines().contains(Probes.WELL + probe.name())) {
         String start = Probes.BADLY + probe.name() + ": ";
         failures.put(
             probe.name(),
-            text.lines()
+            run.lines().stream()
                 .filter(l -> l.startsWith(start))
                 .map(l -> l.substring(start.length()))
                 .findFirst()
-                .orElse(ended ? lastLine(text) : "it did not end"));
+                .orElse(otherwise));
       }
     }
     return failures;
-  }
-
-  private static String lastLine(String text) {
-    List<String> lines = text.lines().toList();
-    return lines.isEmpty() ? "it ended without a word" : lines.get(lines.size() - 1);
-  }
-
-  private static boolean hasEnded(Process process) throws IOException {
-    try {
-      boolean ended = process.waitFor(LONGEST_SECONDS, TimeUnit.SECONDS);
-      if (!ended) {
-        process.destroyForcibly().waitFor();
-      }
-      return ended;
-    } catch (InterruptedException e) {
-      process.destroyForcibly();
-      Thread.currentThread().interrupt();
-      throw new IOException("it was interrupted", e);
-    }
   }
 }

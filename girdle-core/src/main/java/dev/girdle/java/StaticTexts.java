@@ -5,11 +5,12 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import org.objectweb.asm.ClassReader;
-import org.objectweb.asm.ClassVisitor;
-import org.objectweb.asm.Handle;
-import org.objectweb.asm.Label;
-import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.AbstractInsnNode;
+import org.objectweb.asm.tree.ClassNode;
+import org.objectweb.asm.tree.FieldInsnNode;
+import org.objectweb.asm.tree.LdcInsnNode;
+import org.objectweb.asm.tree.MethodNode;
 
 /**
  * The texts that static fields of a class hold for ever: those that are given a constant text once,
@@ -34,74 +35,32 @@ final class StaticTexts {
   }
 
   private Map<String, String> read() {
+    ClassNode self = new ClassNode();
+    reader.accept(self, ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
     Map<String, String> texts = new HashMap<>();
     Set<String> changing = new HashSet<>();
-    String self = reader.getClassName();
-    reader.accept(
-        new ClassVisitor(Opcodes.ASM9) {
-          @Override
-          public MethodVisitor visitMethod(
-              int access, String name, String descriptor, String signature, String[] exceptions) {
-            boolean initialises = name.equals("<clinit>");
-            return new MethodVisitor(Opcodes.ASM9) {
-              private String last;
-
-              @Override
-              public void visitLdcInsn(Object value) {
-                last = value instanceof String text ? text : null;
-              }
-
-              @Override
-              public void visitFieldInsn(int opcode, String owner, String field, String type) {
-                if (opcode == Opcodes.PUTSTATIC && owner.equals(self) && type.equals(TEXT)) {
-                  boolean isFirst = last == null || texts.putIfAbsent(field, last) == null;
-                  if (!initialises || last == null || !isFirst) {
-                    changing.add(field);
-                  }
-                }
-                last = null;
-              }
-
-              @Override
-              public void visitMethodInsn(int o, String w, String n, String d, boolean i) {
-                last = null;
-              }
-
-              @Override
-              public void visitInsn(int opcode) {
-                last = null;
-              }
-
-              @Override
-              public void visitVarInsn(int opcode, int variable) {
-                last = null;
-              }
-
-              @Override
-              public void visitTypeInsn(int opcode, String type) {
-                last = null;
-              }
-
-              @Override
-              public void visitInvokeDynamicInsn(
-                  String n, String d, Handle b, Object... constants) {
-                last = null;
-              }
-
-              @Override
-              public void visitJumpInsn(int opcode, Label label) {
-                last = null;
-              }
-
-              @Override
-              public void visitLabel(Label label) {
-                last = null; // who comes from elsewhere brings another
-              }
-            };
+    for (MethodNode method : self.methods) {
+      for (AbstractInsnNode instruction : method.instructions) {
+        if (instruction instanceof FieldInsnNode put
+            && put.getOpcode() == Opcodes.PUTSTATIC
+            && put.owner.equals(self.name)
+            && put.desc.equals(TEXT)) {
+          String text = constantBefore(put);
+          boolean isFirst = text != null && texts.putIfAbsent(put.name, text) == null;
+          if (!isFirst || !method.name.equals("<clinit>")) {
+            changing.add(put.name);
           }
-        },
-        ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+        }
+      }
+    }
     texts.keySet().removeAll(changing);
     return texts;
+  }
+
+  /** Null if what is put stands not right before it, so that others can have brought it. */
+  private static String constantBefore(AbstractInsnNode instruction) {
+    return instruction.getPrevious() instanceof LdcInsnNode load && load.cst instanceof String text
+        ? text
+        : null;
   }
 }

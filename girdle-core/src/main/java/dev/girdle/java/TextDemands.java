@@ -58,7 +58,6 @@ final class TextDemands {
     }
   }
 
-  /** The bundle that a text names: in the same component, or in others by a name with a package. */
   /**
    * What a text names as a whole: all classes of a package, or those that have it as their stem
    * (what is loaded for {@code a/b/c} or {@code a.b-c.d} may be called {@code a/b/c__init}).
@@ -107,6 +106,7 @@ final class TextDemands {
     }
   }
 
+  /** The bundle that a text names: in the same component, or in others by a name with a package. */
   private static Optional<String> bundleName(String text, Item asker, ClassIndex index) {
     String base = text.replace('.', '/');
     if (!index.hasBundleFiles(base)) {

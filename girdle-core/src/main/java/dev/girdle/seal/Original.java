@@ -87,11 +87,15 @@ public final class Original implements AutoCloseable {
   }
 
   private PlainRun run(Rehearsal rehearsal) throws IOException {
-    Path work = Files.createTempDirectory(folder.path(), "work");
+    return PlainRun.of(process(rehearsal), rehearsal, folder.path());
+  }
+
+  /** Started in a folder of its own; nothing is started yet. */
+  private ProcessBuilder process(Rehearsal rehearsal) throws IOException {
     List<String> words = new ArrayList<>(start);
     words.addAll(rehearsal.arguments());
-    return PlainRun.of(
-        new ProcessBuilder(words).directory(work.toFile()), rehearsal, folder.path());
+    return new ProcessBuilder(words)
+        .directory(Files.createTempDirectory(folder.path(), "work").toFile());
   }
 
   /**
@@ -105,11 +109,7 @@ public final class Original implements AutoCloseable {
       return Set.of();
     }
     try {
-      Path work = Files.createTempDirectory(folder.path(), "work");
-      List<String> words = new ArrayList<>(start);
-      words.addAll(rehearsal.arguments());
-      ProcessBuilder builder = new ProcessBuilder(words).directory(work.toFile());
-      return PlainRun.classes(builder, rehearsal, folder.path());
+      return PlainRun.classes(process(rehearsal), rehearsal, folder.path());
     } catch (IOException e) {
       throw cannotRun(e);
     }

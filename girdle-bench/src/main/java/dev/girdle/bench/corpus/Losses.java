@@ -1,7 +1,7 @@
 package dev.girdle.bench.corpus;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.girdle.bench.Folders;
 import dev.girdle.bench.Job;
 import dev.girdle.bench.Section;
 import java.io.IOException;
@@ -95,15 +95,15 @@ public final class Losses {
     for (String library : breaking(specimen, app, without)) {
       if (before == null) {
         before = new TreeSet<>();
-        for (JsonNode unmet : closure(specimen, app).path("unmet")) {
+        for (JsonNode unmet : Trials.closure(girdle, specimen, app).path("unmet")) {
           before.add(unmet.path("name").asText());
         }
       }
-      Supply.delete(without);
+      Folders.delete(without);
       copy(app, without, library);
-      losses.add(told(library, closure(specimen, without), before));
+      losses.add(told(library, Trials.closure(girdle, specimen, without), before));
     }
-    Supply.delete(without);
+    Folders.delete(without);
     losses.forEach(
         l -> System.err.printf("%-18s %-10s %s (%s)%n", specimen.name(), l.told, l.library, l.why));
     return losses;
@@ -119,7 +119,7 @@ public final class Losses {
     Job.Outcome asHandedOver = Trials.plain(specimen, app, job);
     List<String> breaking = new ArrayList<>();
     for (String library : loaded(specimen, app, job)) {
-      Supply.delete(without);
+      Folders.delete(without);
       copy(app, without, library);
       if (!job.run(Trials.plainStart(specimen, without)).text().equals(asHandedOver.text())) {
         breaking.add(library);
@@ -173,19 +173,6 @@ public final class Losses {
       }
     }
     return surest;
-  }
-
-  private JsonNode closure(Specimen specimen, Path app) throws IOException, InterruptedException {
-    List<String> command = new ArrayList<>(List.of(girdle.toString(), "closure", app.toString()));
-    if (!specimen.hasCode()) {
-      command.addAll(List.of("--entry", specimen.about().entry()));
-    }
-    command.add("--json");
-    Process process =
-        new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
-    JsonNode document = new JsonMapper().readTree(process.getInputStream());
-    process.waitFor();
-    return document;
   }
 
   private static String table(Map<String, Future<List<Loss>>> rows) throws Exception {

@@ -1,11 +1,11 @@
 package dev.girdle.bench.corpus;
 
+import dev.girdle.bench.Folders;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -33,7 +33,7 @@ final class Supply {
     String wanted = pom(specimen);
     Path pom = place.resolve("pom.xml");
     if (!Files.exists(pom) || !Files.readString(pom).equals(wanted)) {
-      delete(app);
+      Folders.delete(app);
       Files.createDirectories(app.resolve("lib"));
       fetch(place, wanted, app.resolve("lib"));
       Files.writeString(pom, wanted);
@@ -102,7 +102,7 @@ final class Supply {
   private static void compile(Specimen specimen, Path place, Path app)
       throws IOException, InterruptedException {
     Path classes = place.resolve("classes");
-    delete(classes);
+    Folders.delete(classes);
     Files.createDirectories(classes);
     List<String> words = new ArrayList<>(List.of("-nowarn", "--release", "17", "-parameters"));
     words.addAll(List.of("-d", classes.toString(), "-cp", jarsIn(app.resolve("lib"))));
@@ -159,17 +159,6 @@ final class Supply {
     Files.delete(log);
     if (status != 0) {
       throw new IOException(command + "\n" + said);
-    }
-  }
-
-  static void delete(Path place) throws IOException {
-    if (!Files.exists(place)) {
-      return;
-    }
-    try (Stream<Path> files = Files.walk(place)) {
-      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
-        Files.delete(file);
-      }
     }
   }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.bench.corpus;
 
+import dev.girdle.bench.Folders;
 import dev.girdle.bench.Section;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -65,16 +66,16 @@ public final class Times {
     Path memory = work.resolve("cache/girdle/classes");
     List<Double> ratios = new ArrayList<>();
     run(command("survey", options)); // brings the index of the local repository up to date
-    Supply.delete(memory);
+    Folders.delete(memory);
     ratios.add(ratio(millis(command("survey", options)), unzip));
-    Supply.delete(memory);
+    Folders.delete(memory);
     ratios.add(ratio(millis(command("closure", options)), unzip));
     ratios.add(ratio(millis(command("closure", options)), unzip));
-    Supply.delete(memory);
+    Folders.delete(memory);
     ratios.add(ratio(millis(command("closure", options, "--prune", "classes")), unzip));
-    Supply.delete(memory);
+    Folders.delete(memory);
     Path out = work.resolve(specimen.name()).resolve("out-times");
-    Supply.delete(out);
+    Folders.delete(out);
     ratios.add(
         ratio(
             millis(
@@ -88,7 +89,7 @@ public final class Times {
                     "--out",
                     out.toString())),
             unzip));
-    Supply.delete(out);
+    Folders.delete(out);
     return new Row(specimen.name(), Trials.sizeOf(app), unzip, ratios);
   }
 

@@ -2,6 +2,7 @@ package dev.girdle.bench.corpus;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.girdle.bench.Folders;
 import dev.girdle.bench.Job;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -108,7 +109,7 @@ final class Trials {
     return start;
   }
 
-  private List<String> girdle(Specimen specimen, Path app, String verb) {
+  private static List<String> command(Path girdle, Specimen specimen, Path app, String verb) {
     List<String> command = new ArrayList<>(List.of(girdle.toString(), verb, app.toString()));
     if (!specimen.hasCode()) {
       command.addAll(List.of("--entry", specimen.about().entry()));
@@ -121,14 +122,21 @@ final class Trials {
     return command;
   }
 
-  private List<String> missing(Specimen specimen, Path app)
+  /** What {@code closure} says of a program; a missing node if it says nothing. */
+  static JsonNode closure(Path girdle, Specimen specimen, Path app)
       throws IOException, InterruptedException {
-    List<String> command = girdle(specimen, app, "closure");
+    List<String> command = command(girdle, specimen, app, "closure");
     command.add("--json");
     Process process =
         new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
     JsonNode document = new JsonMapper().readTree(process.getInputStream());
     process.waitFor();
+    return document;
+  }
+
+  private List<String> missing(Specimen specimen, Path app)
+      throws IOException, InterruptedException {
+    JsonNode document = closure(girdle, specimen, app);
     List<String> missing = new ArrayList<>();
     document
         .path("unmet")
@@ -149,8 +157,8 @@ final class Trials {
       Specimen specimen, Path app, Way way, List<String> missing, Job job, Job.Outcome plain)
       throws IOException, InterruptedException {
     Path out = work.resolve(specimen.name()).resolve("out-" + way.name());
-    Supply.delete(out);
-    List<String> command = girdle(specimen, app, "seal");
+    Folders.delete(out);
+    List<String> command = command(girdle, specimen, app, "seal");
     command.addAll(List.of("--out", out.toString()));
     command.addAll(way.options());
     if (!way.atDefaults()) {
@@ -172,7 +180,7 @@ final class Trials {
                 ? List.of(starter(made).toString())
                 : List.of(JAVA, "-jar", made.toString()));
     long bytes = sizeOf(way.isFolder() ? made.resolve("lib") : made);
-    Supply.delete(out);
+    Folders.delete(out);
     if (outcome.text().equals(plain.text())) {
       return new Trial.Result(Trial.Verdict.SAME, bytes, millis, "");
     }

@@ -10,6 +10,7 @@ import java.lang.reflect.Modifier;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,7 +55,7 @@ final class OfTheApi {
 
   private static void collect(ModuleReference module, Map<String, List<Class<?>>> packages)
       throws Exception {
-    Set<String> exported = new java.util.HashSet<>();
+    Set<String> exported = new HashSet<>();
     module.descriptor().exports().stream()
         .filter(e -> !e.isQualified())
         .map(ModuleDescriptor.Exports::source)

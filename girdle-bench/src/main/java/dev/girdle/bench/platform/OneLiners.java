@@ -2,11 +2,12 @@ package dev.girdle.bench.platform;
 
 import static java.util.stream.Collectors.joining;
 
+import dev.girdle.bench.Folders;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -92,12 +93,12 @@ public final class OneLiners {
 
   private String verdict(OneLiner one, Path classes) throws IOException, InterruptedException {
     Path app = work.resolve(one.name());
-    delete(app);
+    Folders.delete(app);
     Files.createDirectories(app);
     Ran whole = run(app, List.of(JAVA.toString(), "-cp", classes.toString(), one.name()));
     Ran again = run(app, List.of(JAVA.toString(), "-cp", classes.toString(), one.name()));
     if (whole.status != 0 || !whole.equals(again)) {
-      delete(app);
+      Folders.delete(app);
       return "unfit: fails by itself, or does not do the same twice";
     }
     Path program = Files.createDirectories(app.resolve("app"));
@@ -134,7 +135,7 @@ public final class OneLiners {
       starter = made.findFirst().orElseThrow().resolve("bin/one");
     }
     Ran tight = run(app, List.of(starter.toString()));
-    delete(app);
+    Folders.delete(app);
     return tight.equals(whole)
         ? "same"
         : (tight.status == 0 ? "silent" : "fails") + "\n" + difference(whole.text, tight.text);
@@ -167,7 +168,7 @@ public final class OneLiners {
     if (!process.waitFor(3, TimeUnit.MINUTES)) {
       process.destroyForcibly().waitFor();
     }
-    String text = Files.readString(said, java.nio.charset.StandardCharsets.ISO_8859_1);
+    String text = Files.readString(said, StandardCharsets.ISO_8859_1);
     Files.delete(said);
     String steady = FLEETING.matcher(text).replaceAll("…");
     return new Ran(
@@ -176,15 +177,5 @@ public final class OneLiners {
             .lines()
             .map(l -> l.substring(0, Math.min(LONGEST, l.length())))
             .collect(joining("\n")));
-  }
-
-  private static void delete(Path place) throws IOException {
-    if (Files.exists(place)) {
-      try (Stream<Path> files = Files.walk(place)) {
-        for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
-          Files.delete(file);
-        }
-      }
-    }
   }
 }

@@ -52,9 +52,7 @@ public final class LocalFolders {
    * @return a folder that may not exist
    */
   public static Path cache(Map<String, String> environment) {
-    String xdg = environment.getOrDefault("XDG_CACHE_HOME", "");
-    Path base = xdg.startsWith("/") ? Path.of(xdg) : home().resolve(".cache");
-    return base.resolve("girdle");
+    return ownFolder(environment.getOrDefault("XDG_CACHE_HOME", ""), ".cache");
   }
 
   /**
@@ -64,8 +62,12 @@ public final class LocalFolders {
    * @return a folder that may not exist
    */
   public static Path settings(Map<String, String> environment) {
-    String xdg = environment.getOrDefault("XDG_CONFIG_HOME", "");
-    Path base = xdg.startsWith("/") ? Path.of(xdg) : home().resolve(".config");
+    return ownFolder(environment.getOrDefault("XDG_CONFIG_HOME", ""), ".config");
+  }
+
+  /** Relative paths in these variables count as none, by the specification. */
+  private static Path ownFolder(String wanted, String usual) {
+    Path base = wanted.startsWith("/") ? Path.of(wanted) : home().resolve(usual);
     return base.resolve("girdle");
   }
 

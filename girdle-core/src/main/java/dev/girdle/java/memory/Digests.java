@@ -8,7 +8,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,16 +26,16 @@ final class Digests {
   private static final int MOST = 20_000;
 
   private final Path file;
-  private final Seal seal;
+  private final Mark mark;
   private final Map<String, String> known = new LinkedHashMap<>(16, 0.75f, true);
   private boolean changed;
 
-  Digests(Path file, Seal seal) {
+  Digests(Path file, Mark mark) {
     this.file = file;
-    this.seal = seal;
+    this.mark = mark;
     try {
       if (Files.isRegularFile(file)) {
-        seal.unmark(Files.readAllBytes(file), WHAT)
+        mark.unmark(Files.readAllBytes(file), WHAT)
             .ifPresent(
                 b ->
                     new String(b, StandardCharsets.UTF_8)
@@ -103,14 +102,7 @@ final class Digests {
     known.entrySet().stream()
         .skip(Math.max(0, known.size() - MOST))
         .forEach(e -> text.append(e.getValue()).append(' ').append(e.getKey()).append('\n'));
-    Files.createDirectories(file.getParent());
-    Path made = Files.createTempFile(file.getParent(), "new", "");
-    try {
-      Files.write(made, seal.mark(text.toString().getBytes(StandardCharsets.UTF_8), WHAT));
-      Files.move(made, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-      changed = false;
-    } finally {
-      Files.deleteIfExists(made);
-    }
+    WholeFile.write(file, mark.mark(text.toString().getBytes(StandardCharsets.UTF_8), WHAT));
+    changed = false;
   }
 }

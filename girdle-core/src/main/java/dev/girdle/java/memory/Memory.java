@@ -8,7 +8,6 @@ import java.io.UncheckedIOException;
 import java.nio.BufferUnderflowException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
@@ -39,7 +38,7 @@ public final class Memory {
 
   private final Path folder;
   private final String reader;
-  private final Optional<Seal> seal;
+  private final Optional<Mark> mark;
   private final Optional<Digests> digests;
   private final Map<Content, Jar> jars = new ConcurrentHashMap<>();
 
@@ -48,12 +47,12 @@ public final class Memory {
 
   private final long largest;
 
-  private Memory(Path folder, String reader, Optional<Seal> seal, long largest) {
+  private Memory(Path folder, String reader, Optional<Mark> mark, long largest) {
     this.largest = largest;
     this.folder = folder;
     this.reader = reader;
-    this.seal = seal;
-    this.digests = seal.map(s -> new Digests(folder.resolve("digests"), s));
+    this.mark = mark;
+    this.digests = mark.map(s -> new Digests(folder.resolve("digests"), s));
   }
 
   /**
@@ -70,18 +69,24 @@ public final class Memory {
 
   static Memory in(Path cache, Path settings, String way, long largest) {
     String reader = Build.ID + " " + way;
-    return new Memory(cache.resolve("classes"), reader, Seal.in(settings), largest);
+    return new Memory(cache.resolve("classes"), reader, Mark.in(settings), largest);
   }
 
-  /** Reads a class anew. */
-  public interface Reading {
+  /**
+   * Reads a class anew.
+   *
+   * @param <D> thrown if it is damaged
+   * @param <E> thrown if it cannot be read
+   */
+  public interface Reading<D extends Exception, E extends Exception> {
     /**
      * Reads.
      *
      * @return what it says
-     * @throws IOException if it cannot be read
+     * @throws D if it is damaged
+     * @throws E if it cannot be read
      */
-    RawClass read() throws IOException;
+    RawClass read() throws D, E;
   }
 
   /**
@@ -90,11 +95,15 @@ public final class Memory {
    * @param jar the bytes of the jar it lies in; null if it lies in none
    * @param key tells it apart from all others of the jar
    * @param reading reads it anew
+   * @param <D> thrown if it is damaged
+   * @param <E> thrown if it cannot be read
    * @return what is remembered, else what was read
-   * @throws IOException if it has to be read and cannot be
+   * @throws D if it has to be read and is damaged
+   * @throws E if it has to be read and cannot be
    */
-  public RawClass of(Content jar, String key, Reading reading) throws IOException {
-    if (jar == null || seal.isEmpty()) {
+  public <D extends Exception, E extends Exception> RawClass of(
+      Content jar, String key, Reading<D, E> reading) throws D, E {
+    if (jar == null || mark.isEmpty()) {
       return reading.read();
     }
     Jar one = jars.computeIfAbsent(jar, this::open);
@@ -120,7 +129,7 @@ public final class Memory {
       Path file = file(name);
       if (Files.isRegularFile(file) && Files.size(file) <= LARGEST_FILE) {
         Optional<byte[]> bytes =
-            seal.orElseThrow().unmark(Files.readAllBytes(file), reader + " " + name);
+            mark.orElseThrow().unmark(Files.readAllBytes(file), reader + " " + name);
         if (bytes.isPresent()) {
           return new Jar(name, RawJar.of(inflated(bytes.get())));
         }
@@ -176,15 +185,7 @@ public final class Memory {
     if (bytes.length > LARGEST_FILE) {
       return;
     }
-    Path file = file(jar.name);
-    Files.createDirectories(file.getParent());
-    Path made = Files.createTempFile(file.getParent(), "new", "");
-    try {
-      Files.write(made, seal.orElseThrow().mark(bytes, reader + " " + jar.name));
-      Files.move(made, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-    } finally {
-      Files.deleteIfExists(made);
-    }
+    WholeFile.write(file(jar.name), mark.orElseThrow().mark(bytes, reader + " " + jar.name));
   }
 
   /** There is less to mark and to write then, which takes longer than this. */

@@ -4,10 +4,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFilePermission;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
@@ -22,14 +20,14 @@ import javax.crypto.spec.SecretKeySpec;
  * The key lies with the user's settings and not with what is marked: a cache that is copied, shared
  * or changed by others says nothing.
  */
-final class Seal {
+final class Mark {
   private static final String ALGORITHM = "HmacSHA256";
   private static final int KEY_LENGTH = 32;
   private static final int MARK_LENGTH = 32;
 
   private final SecretKeySpec key;
 
-  private Seal(byte[] key) {
+  private Mark(byte[] key) {
     this.key = new SecretKeySpec(key, ALGORITHM);
   }
 
@@ -39,11 +37,11 @@ final class Seal {
    * @param folder of the user's settings; made if it is not there
    * @return empty if no key can be had that is the user's alone
    */
-  static Optional<Seal> in(Path folder) {
+  static Optional<Mark> in(Path folder) {
     Path file = folder.resolve("cache-key");
     try {
       byte[] key = isPrivate(file) ? Files.readAllBytes(file) : make(file);
-      return key.length == KEY_LENGTH ? Optional.of(new Seal(key)) : Optional.empty();
+      return key.length == KEY_LENGTH ? Optional.of(new Mark(key)) : Optional.empty();
     } catch (IOException | UnsupportedOperationException e) {
       return Optional.empty();
     }
@@ -62,18 +60,7 @@ final class Seal {
   private static byte[] make(Path file) throws IOException {
     byte[] key = new byte[KEY_LENGTH];
     new SecureRandom().nextBytes(key);
-    Files.createDirectories(file.getParent());
-    boolean posix = Files.getFileStore(file.getParent()).supportsFileAttributeView("posix");
-    Path made =
-        posix
-            ? Files.createTempFile(
-                file.getParent(),
-                "key",
-                "",
-                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")))
-            : Files.createTempFile(file.getParent(), "key", "");
-    Files.write(made, key);
-    Files.move(made, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+    WholeFile.write(file, key);
     return key;
   }
 
