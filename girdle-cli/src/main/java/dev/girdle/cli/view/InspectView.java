@@ -179,7 +179,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
               + SurveyView.count(parts.size(), "part")
               + " of "
               + artifact.runtime().title()
-              + " stay behind whatever the program needs; --files lists them");
+              + " stay behind; --files lists them with the reasons");
       return;
     }
     console.heading("Left out of " + artifact.runtime().title());
