@@ -67,7 +67,7 @@ final class DemoCommand implements Callable<Integer> {
       view.step(
           "survey " + dir,
           () ->
-              new SurveyView(assessment.application(), Optional.of(assessment))
+              new SurveyView(assessment.application(), Optional.of(assessment.overview()))
                   .print(context.console()));
       view.step("closure " + dir, () -> new ClosureView(assessment).print(context.console()));
       Outcome outcome = new Sealer(Context.release(), meter).seal(assessments);

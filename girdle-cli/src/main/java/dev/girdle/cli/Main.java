@@ -2,11 +2,16 @@ package dev.girdle.cli;
 
 import dev.girdle.cli.view.Console;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Leaving;
+import dev.girdle.io.Paths;
+import dev.girdle.io.Scratch;
+import dev.girdle.io.Why;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.InvalidPathException;
 import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.ParameterException;
@@ -25,7 +30,9 @@ public final class Main {
    */
   public static void main(String[] args) {
     boolean terminal = System.console() != null;
-    System.exit(run(System.out, System.err, terminal, System.getenv(), args));
+    int status = run(System.out, System.err, terminal, System.getenv(), args);
+    Scratch.clear();
+    System.exit(status);
   }
 
   /**
@@ -56,7 +63,7 @@ public final class Main {
               outWriter,
               errWriter,
               colour,
-              charset == StandardCharsets.UTF_8,
+              charset == StandardCharsets.UTF_8 && !Boolean.getBoolean("girdle.plain"),
               terminal ? Terminal.width() : 0);
       return run(console, terminal, environment, args);
     }
@@ -120,9 +127,24 @@ public final class Main {
 
   private static int wrongWords(ParameterException e, Console console) {
     String command = e.getCommandLine().getCommandSpec().qualifiedName();
-    console.err().println("girdle: " + e.getMessage());
+    console.err().println("girdle: " + Paths.printable(WrongWords.told(e)));
     console.err().println("  See: " + command + " --help");
     return REQUEST;
+  }
+
+  /** What the user can do something about. */
+  private static Exception known(Exception e) {
+    if (e instanceof InvalidPathException path) {
+      return WrongWords.path(path);
+    }
+    return e instanceof UncheckedIOException io
+        ? GirdleException.because(
+            io,
+            () ->
+                GirdleException.machine(
+                    "reading or writing failed: " + Why.of(io.getCause()),
+                    "  Run the command again with --debug to see where."))
+        : e;
   }
 
   private static int failed(Exception e, Context context, CommandLine.ParseResult result) {
@@ -132,19 +154,17 @@ public final class Main {
     if (result.hasSubcommand() && result.subcommand().hasMatchedOption("--debug")) {
       e.printStackTrace(err);
     }
-    if (e instanceof GirdleException known) {
+    if (Leaving.hasBegun()) {
+      return MACHINE; // told to end, and what came of that is no news
+    }
+    if (known(e) instanceof GirdleException known) {
       err.println("girdle: " + Console.harmless(known.lines().get(0)));
       known.lines().stream().skip(1).map(Console::harmless).forEach(err::println);
       return known.fault().exitStatus();
     }
-    boolean ofMachine = e instanceof UncheckedIOException;
     err.println(
-        "girdle: "
-            + (ofMachine ? "reading or writing failed: " : "a fault of Girdle itself: ")
-            + e.getMessage());
-    err.println(
-        "  Run the command again with --debug to see where"
-            + (ofMachine ? "." : ", and report it."));
+        "girdle: a fault of Girdle itself: " + Console.harmless(String.valueOf(e.getMessage())));
+    err.println("  Run the command again with --debug to see where, and report it.");
     return MACHINE;
   }
 }

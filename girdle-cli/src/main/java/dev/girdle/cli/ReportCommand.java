@@ -71,7 +71,7 @@ final class ReportCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    FileName.requireNoFolder(as);
+    FileName.requireFit(as);
     Meter meter = common.startMeter(context);
     Optional<ArtifactRecord> artifact = artifact();
     if (artifact.isPresent()) {

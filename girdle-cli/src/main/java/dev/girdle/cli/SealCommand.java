@@ -216,7 +216,7 @@ final class SealCommand implements Callable<Integer> {
     if (archive != null) {
       wishes = wishes.stream().map(w -> w.with(archive)).distinct().toList();
     }
-    FileName.requireNoFolder(as);
+    FileName.requireFit(as);
     if (as != null) {
       wishes = wishes.stream().map(w -> w.as(as)).toList();
     }

@@ -3,8 +3,8 @@ package dev.girdle.cli;
 import dev.girdle.app.Application;
 import dev.girdle.cli.view.SurveyView;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Overview;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -14,8 +14,8 @@ import picocli.CommandLine.Mixin;
 @Command(
     name = "survey",
     description =
-        "Tell what an application is: entry points, components, sizes, the Java it needs,"
-            + " and what was not taken for a part of it.")
+        "Tell what an application is: entry points, components, sizes, what gets in each"
+            + " other's way, and what was not taken for a part of it.")
 final class SurveyCommand implements Callable<Integer> {
   private final Context context;
   @Mixin private ApplicationOptions application;
@@ -30,8 +30,8 @@ final class SurveyCommand implements Callable<Integer> {
     Plan plan = application.plan(context);
     Assessor assessor = new Assessor(common.startMeter(context));
     try (Application found = assessor.survey(plan)) {
-      Optional<Assessment> assessment = found.entryPoint().map(e -> assessor.assess(plan, found));
-      common.show(new SurveyView(found, assessment), context);
+      Optional<Overview> overview = found.entryPoint().map(e -> assessor.look(plan, found));
+      common.show(new SurveyView(found, overview), context);
     }
     return 0;
   }

@@ -85,8 +85,8 @@ class BadInputIT {
     Files.writeString(lib.resolve("org/ternhaven/lib/Unused.class"), "not a class at all");
     new Jar().folder(lib).write(app.resolve("lib/bell.jar"));
     assertThat(seal(app, "--out", out).status()).isZero();
-    Result survey = Run.girdle("survey", app).go();
-    assertThat(survey.out())
+    assertThat(Run.girdle("survey", app).well().out()).contains("lib/bell.jar");
+    assertThat(Run.girdle("closure", app).well().out())
         .contains("lib/bell.jar: org/ternhaven/lib/Unused.class is not a class file");
     Path bell = lib.resolve("org/ternhaven/lib/Bell.class");
     byte[] bytes = Files.readAllBytes(bell);

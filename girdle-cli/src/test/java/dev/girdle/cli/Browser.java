@@ -2,7 +2,7 @@ package dev.girdle.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.girdle.io.TemporaryFolder;
+import dev.girdle.io.Folders;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -133,7 +133,7 @@ final class Browser implements AutoCloseable {
   public void close() {
     driver.quit();
     try {
-      TemporaryFolder.delete(profile);
+      Folders.delete(profile);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

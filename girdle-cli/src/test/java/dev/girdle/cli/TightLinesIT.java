@@ -22,7 +22,14 @@ class TightLinesIT {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"NormalizeDecomposed", "BeansLogging", "XsltForEach", "HtmlPane", "RmiRegistry"})
+      strings = {
+        "NormalizeDecomposed",
+        "BeansLogging",
+        "XsltForEach",
+        "HtmlPane",
+        "RmiRegistry",
+        "SoundFiles"
+      })
   void aTightJavaDoesTheSameAsTheWhole(String name) throws IOException {
     String code =
         Files.readAllLines(LINES).stream()

@@ -6,6 +6,7 @@ import dev.girdle.artifact.Finding.Part;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Why;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -50,8 +51,11 @@ public record Check(ArtifactRecord artifact, List<Finding> findings) {
       findings.addAll(identity(found.content()));
       return new Check(found.content(), findings);
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION, e, "cannot read " + artifact + ": " + e.getMessage());
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.APPLICATION, e, "cannot read " + artifact + ": " + Why.of(e)));
     }
   }
 

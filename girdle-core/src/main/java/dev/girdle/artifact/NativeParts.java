@@ -5,6 +5,7 @@ import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Scratch;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
@@ -65,7 +66,7 @@ final class NativeParts {
 
   /** What has to be read to and fro is laid out in a file for the moment. */
   private static String aside(InputStream in, Use use) throws IOException {
-    Path file = Files.createTempFile("girdle-", ".check");
+    Path file = Scratch.path("");
     try {
       String digest;
       try (OutputStream out = Files.newOutputStream(file)) {
@@ -74,7 +75,7 @@ final class NativeParts {
       use.of(file);
       return digest;
     } finally {
-      Files.delete(file);
+      Files.deleteIfExists(file);
     }
   }
 

@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -248,10 +249,20 @@ public final class ClosureWalk {
       return new Reading(item, demands, null);
     } catch (UnreadableItemException e) {
       return new Reading(item, ItemDemands.NONE, e.getMessage());
+    } catch (UnreadableException e) {
+      return unreadable(item, e);
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
     }
+  }
+
+  /** Damage is told with all that is missing; that the machine gives no bytes ends the walk. */
+  private static Reading unreadable(Item item, UnreadableException e) {
+    if (e.fault() != Fault.APPLICATION) {
+      throw new GirdleException(e.fault(), e, e.getMessage());
+    }
+    return new Reading(item, ItemDemands.NONE, e.problem());
   }
 
   private List<Unmet> unmet() {

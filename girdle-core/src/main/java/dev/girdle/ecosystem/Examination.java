@@ -11,6 +11,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
+import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -55,6 +56,15 @@ public interface Examination {
    * @return a demand that this item satisfies
    */
   Demand always(Item item, Strength strength);
+
+  /**
+   * The runtime that entry points need by themselves, whatever they ask for.
+   *
+   * @param starts the ways to start the application; not empty
+   * @return the newest that one of them needs
+   * @throws GirdleException if an entry point cannot be read
+   */
+  RuntimeNeed needOf(List<Start> starts);
 
   /**
    * The runtime that a closure needs.

@@ -1,6 +1,7 @@
 package dev.girdle.fault;
 
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * The work cannot go on. The lines are for the user: what is wrong, where, and what to do about it;
@@ -64,6 +65,26 @@ public final class GirdleException extends RuntimeException {
    */
   public static GirdleException machine(String... lines) {
     return new GirdleException(Fault.MACHINE, List.of(lines));
+  }
+
+  /**
+   * The failure that a failed reading or writing comes down to: that of bytes that cannot be read,
+   * or of Girdle, if one of them is behind it; else another one.
+   *
+   * @param failure what went wrong
+   * @param otherwise what it is if nobody has said more
+   * @return never null
+   */
+  public static GirdleException because(Exception failure, Supplier<GirdleException> otherwise) {
+    for (Throwable at = failure; at != null; at = at.getCause()) {
+      if (at instanceof GirdleException known) {
+        return known;
+      }
+      if (at instanceof UnreadableException unreadable) {
+        return new GirdleException(unreadable.fault(), failure, unreadable.getMessage());
+      }
+    }
+    return otherwise.get();
   }
 
   /**

@@ -54,7 +54,9 @@ public final class ArchiveForm implements Form {
       }
       zip.compress(pack.top() + layout.recordPath(), Content.of(accounts.apply(written)), false);
     }
-    if (!layout.head().isEmpty()) {
+    if (layout.head().isEmpty()) {
+      Permissions.plain(place);
+    } else {
       Permissions.executable(place);
     }
   }

@@ -1,7 +1,9 @@
 package dev.girdle.form;
 
 import dev.girdle.io.Sha256;
+import dev.girdle.io.Template;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -12,8 +14,11 @@ import java.nio.file.StandardOpenOption;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
 
 /**
  * Writes one file that starts by itself: a head in POSIX {@code sh}, and behind it the folder as a
@@ -70,7 +75,7 @@ public final class ExecutableForm implements Form {
         digest = Sha256.copy(in, OutputStream.nullOutputStream());
       }
       try (OutputStream out = Files.newOutputStream(place, StandardOpenOption.CREATE_NEW)) {
-        out.write(head(Files.size(payload), digest));
+        out.write(head(Files.size(payload), digest, folders(layout)));
         Files.copy(payload, out);
       }
     } finally {
@@ -79,36 +84,46 @@ public final class ExecutableForm implements Form {
     Permissions.executable(place);
   }
 
+  /** All folders, each after a space and in single quotes, the artifact's own first. */
+  private static String folders(Layout layout) {
+    Set<String> folders = new TreeSet<>(Set.of("."));
+    for (LayoutFile file : layout.files()) {
+      for (int slash = file.path().indexOf('/');
+          slash >= 0;
+          slash = file.path().indexOf('/', slash + 1)) {
+        folders.add(file.path().substring(0, slash));
+      }
+    }
+    return folders.stream()
+        .map(f -> " '" + f.replace("'", "'\\''") + "'")
+        .collect(Collectors.joining());
+  }
+
   /** The head tells its own length, whose digits are part of it. */
-  private byte[] head(long size, String digest) throws IOException {
-    byte[] bytes = head(0, size, digest);
+  private byte[] head(long size, String digest, String folders) {
+    byte[] bytes = head(0, size, digest, folders);
     for (int length = bytes.length; ; length = bytes.length) {
-      bytes = head(length, size, digest);
+      bytes = head(length, size, digest, folders);
       if (bytes.length == length) {
         return bytes;
       }
     }
   }
 
-  private byte[] head(long offset, long size, String digest) throws IOException {
+  private byte[] head(long offset, long size, String digest, String folders) {
     Map<String, String> values = new HashMap<>();
     values.put("TITLE", head.title().replaceAll("\\p{Cntrl}", " "));
     values.put("NAME", head.name());
     values.put("VARIABLE", head.variablePrefix());
-    values.put("ENTRY", head.entries().get(0));
+    values.put("MAIN", head.entries().get(0));
     values.put("ENTRIES", String.join(", ", head.entries()));
     values.put("OFFSET", Long.toString(offset));
     values.put("SIZE", Long.toString(size));
     values.put("DIGEST", digest);
     values.put("UNPACKER", pack.squeeze().text());
     values.put("SHORT", digest.substring(0, SHORT));
-    String text;
-    try (InputStream in = ExecutableForm.class.getResourceAsStream("executable.sh")) {
-      text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    }
-    for (Map.Entry<String, String> value : values.entrySet()) {
-      text = text.replace("@" + value.getKey() + "@", value.getValue());
-    }
+    values.put("FOLDERS", folders);
+    String text = Template.fill(ExecutableForm.class, "executable.sh", values);
     return text.getBytes(StandardCharsets.UTF_8);
   }
 }

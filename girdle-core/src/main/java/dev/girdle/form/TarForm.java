@@ -64,6 +64,7 @@ public final class TarForm implements Form {
       }
       write(tar, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""), folders);
     }
+    Permissions.plain(place);
   }
 
   private String write(TarArchiveOutputStream tar, LayoutFile file, Set<String> folders)

@@ -1,5 +1,8 @@
 package dev.girdle.io;
 
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
@@ -18,6 +21,9 @@ import java.util.function.Predicate;
 
 /** A folder on disk. Symbolic links are followed; a link that leads back up is passed over. */
 public final class FolderTree implements FileTree {
+  /** Stands for bytes that are no characters. */
+  private static final char NOT_READABLE = '\ufffd';
+
   private final List<TreeFile> files = new ArrayList<>();
   private final List<String> folders = new ArrayList<>();
 
@@ -80,6 +86,26 @@ public final class FolderTree implements FileTree {
   }
 
   /**
+   * A file on disk, to be read to and fro.
+   *
+   * @param file an existing file
+   * @return a channel at its start; the caller closes it
+   * @throws UnreadableException if the system does not give it
+   */
+  public static SeekableByteChannel channel(Path file) throws UnreadableException {
+    try {
+      return Files.newByteChannel(file);
+    } catch (IOException e) {
+      throw unreadable(file, e);
+    }
+  }
+
+  private static UnreadableException unreadable(Path file, IOException e) {
+    return new UnreadableException(
+        Fault.MACHINE, file.toString(), "cannot be read: " + Why.of(e), e);
+  }
+
+  /**
    * The file that contents are.
    *
    * @param content any contents
@@ -90,7 +116,23 @@ public final class FolderTree implements FileTree {
   }
 
   private static String pathIn(Path folder, Path file) {
-    return folder.relativize(file).toString().replace(file.getFileSystem().getSeparator(), "/");
+    String path = folder.relativize(file).toString();
+    if (path.indexOf(NOT_READABLE) >= 0) {
+      throw unreadableName(folder, path);
+    }
+    return path.replace(file.getFileSystem().getSeparator(), "/");
+  }
+
+  /** What Java cannot read of a name, it cannot find again. */
+  private static GirdleException unreadableName(Path folder, String path) {
+    String charset = System.getProperty("sun.jnu.encoding", "");
+    String shown = Paths.printable(path).replace(NOT_READABLE, '?');
+    return charset.equalsIgnoreCase("UTF-8")
+        ? GirdleException.application(
+            folder + ": the name of " + shown + " is not UTF-8.", "  Give it another name.")
+        : GirdleException.machine(
+            folder + ": the name of " + shown + " cannot be read in the locale of this process.",
+            "  Run Girdle with LC_ALL=C.UTF-8.");
   }
 
   @Override
@@ -116,12 +158,16 @@ public final class FolderTree implements FileTree {
 
     @Override
     public InputStream open() throws IOException {
-      return Files.newInputStream(file);
+      try {
+        return Files.newInputStream(file);
+      } catch (IOException e) {
+        throw unreadable(file, e);
+      }
     }
 
     @Override
     public SeekableByteChannel channel() throws IOException {
-      return Files.newByteChannel(file);
+      return FolderTree.channel(file);
     }
   }
 }

@@ -42,6 +42,16 @@ public final class Paths {
   }
 
   /**
+   * A name from a hostile archive, which must not move the cursor of the user's terminal.
+   *
+   * @param name any text
+   * @return the same with question marks for control characters, line ends among them
+   */
+  public static String printable(String name) {
+    return name.replaceAll("\\p{Cntrl}", "?");
+  }
+
+  /**
    * The last part of a path.
    *
    * @param path with slashes

@@ -50,7 +50,7 @@ public final class TarReader {
         String problem = wrongWith(e, ++entries);
         if (problem != null) {
           throw GirdleException.application(
-              label + ": entry " + e.getName().replaceAll("\\p{Cntrl}", "?") + " " + problem,
+              label + ": entry " + Paths.printable(e.getName()) + " " + problem,
               "  Nothing was made of it.");
         }
         if (!e.isDirectory() && !visitor.file(e.getName(), new Passing(e.getSize(), tar))) {

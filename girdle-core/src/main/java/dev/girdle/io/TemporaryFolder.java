@@ -1,80 +1,96 @@
 package dev.girdle.io;
 
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.FileSystems;
-import java.nio.file.FileVisitResult;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
-import java.nio.file.attribute.BasicFileAttributes;
-import java.nio.file.attribute.FileAttribute;
-import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Optional;
 
 /**
  * A folder for work in progress, closed to other users, and gone with all that is in it when it is
- * closed.
+ * closed or the process is told to end. What a process that was killed has left behind is cleared
+ * away by the next that wants a folder of that name.
  *
- * @param path where it lies
+ * <p>It lies in the folder that {@code TMPDIR} names (POSIX, chapter 8), else where Java has it.
  */
-public record TemporaryFolder(Path path) implements AutoCloseable {
+public final class TemporaryFolder implements AutoCloseable {
+  private static final int MOST = 1000;
+
+  private final ClaimedFolder claimed;
+
+  private TemporaryFolder(ClaimedFolder claimed) {
+    this.claimed = claimed;
+  }
+
   /**
-   * Makes one of a certain name; of that name and a number, should it be taken.
+   * Makes one of a certain name; of that name and a number, should another process work there.
    *
    * @param name its file name
-   * @return a new, empty folder
-   * @throws IOException if it cannot be made
+   * @return a new folder, empty but for a file {@code lock}
+   * @throws GirdleException if it cannot be made
    */
-  public static TemporaryFolder called(String name) throws IOException {
-    Path parent = Path.of(System.getProperty("java.io.tmpdir"));
-    boolean isPosix = FileSystems.getDefault().supportedFileAttributeViews().contains("posix");
-    FileAttribute<?>[] closed =
-        isPosix
-            ? new FileAttribute<?>[] {
-              PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwx------"))
-            }
-            : new FileAttribute<?>[0];
-    for (int number = 0; ; number++) {
+  public static TemporaryFolder called(String name) {
+    Path parent = parent();
+    for (int number = 0; number < MOST; number++) {
       Path path = parent.resolve(number == 0 ? name : name + "-" + number);
-      try {
-        return new TemporaryFolder(Files.createDirectory(path, closed));
-      } catch (FileAlreadyExistsException e) {
-        if (number == 1000) {
-          throw e;
-        }
+      Optional<ClaimedFolder> made = make(path);
+      if (made.isPresent()) {
+        return new TemporaryFolder(made.get());
       }
     }
+    throw GirdleException.machine("too many processes work in " + parent);
+  }
+
+  private static Optional<ClaimedFolder> make(Path path) {
+    try {
+      try {
+        return Optional.of(ClaimedFolder.make(path));
+      } catch (FileAlreadyExistsException e) {
+        Optional<ClaimedFolder> left = ClaimedFolder.leftBehind(path);
+        if (left.isEmpty()) {
+          return Optional.empty();
+        }
+        left.get().close();
+        return Optional.of(ClaimedFolder.make(path));
+      }
+    } catch (FileAlreadyExistsException e) {
+      return Optional.empty();
+    } catch (IOException e) {
+      throw noRoom(e);
+    }
+  }
+
+  private static Path parent() {
+    String named = System.getenv().getOrDefault("TMPDIR", "");
+    return Path.of(named.isEmpty() ? System.getProperty("java.io.tmpdir") : named);
+  }
+
+  /**
+   * Says that there is no room for work in progress.
+   *
+   * @param cause what the system said
+   * @return the failure
+   */
+  public static GirdleException noRoom(IOException cause) {
+    return new GirdleException(
+        Fault.MACHINE,
+        cause,
+        "cannot work in the folder for temporary files, " + parent() + ": " + Why.of(cause),
+        "  TMPDIR=FOLDER names another one.");
+  }
+
+  /**
+   * Where it lies.
+   *
+   * @return an existing folder
+   */
+  public Path path() {
+    return claimed.path();
   }
 
   @Override
   public void close() throws IOException {
-    delete(path);
-  }
-
-  /**
-   * Deletes a file or folder and all that is in it; links are deleted and not followed.
-   *
-   * @param path may be missing
-   * @throws IOException if something cannot be deleted
-   */
-  public static void delete(Path path) throws IOException {
-    if (!Files.exists(path, java.nio.file.LinkOption.NOFOLLOW_LINKS)) {
-      return;
-    }
-    Files.walkFileTree(
-        path,
-        new SimpleFileVisitor<>() {
-          @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes a) throws IOException {
-            Files.delete(file);
-            return FileVisitResult.CONTINUE;
-          }
-
-          @Override
-          public FileVisitResult postVisitDirectory(Path dir, IOException e) throws IOException {
-            Files.delete(dir);
-            return FileVisitResult.CONTINUE;
-          }
-        });
+    claimed.close();
   }
 }

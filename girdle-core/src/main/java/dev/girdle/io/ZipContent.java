@@ -1,6 +1,7 @@
 package dev.girdle.io;
 
-import java.io.FilterInputStream;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
@@ -51,8 +52,19 @@ final class ZipContent implements PackedContent, Seekable {
   @Override
   public InputStream open() throws IOException {
     synchronized (archive) {
-      return new PromisedStream(zip.getInputStream(entry), entry.getSize());
+      InputStream in;
+      try {
+        in = zip.getInputStream(entry);
+      } catch (IOException e) {
+        throw new UnreadableException(
+            Fault.APPLICATION, what(), "is damaged: its bytes are not where they should be", e);
+      }
+      return new PromisedStream(in, entry.getSize(), entry.getCrc(), what());
     }
+  }
+
+  private String what() {
+    return label + ": entry " + entry.getName();
   }
 
   /** Entries that are not compressed can be read in place. */
@@ -70,35 +82,5 @@ final class ZipContent implements PackedContent, Seekable {
   long dataOffset() throws IOException {
     openPacked().close(); // reads the local file header, where the offset stands
     return entry.getDataOffset();
-  }
-
-  /** Gives no more bytes than the directory of the archive promises, and no fewer. */
-  private final class PromisedStream extends FilterInputStream {
-    private long left;
-
-    PromisedStream(InputStream in, long size) {
-      super(in);
-      left = size;
-    }
-
-    @Override
-    public int read() throws IOException {
-      byte[] one = new byte[1];
-      return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
-    }
-
-    @Override
-    public int read(byte[] buffer, int from, int length) throws IOException {
-      int n = super.read(buffer, from, length);
-      left -= Math.max(n, 0);
-      if (left < 0) {
-        throw new IOException(
-            label + ": entry " + entry.getName() + " unpacks to more than it promises");
-      }
-      if (n < 0 && left > 0) {
-        throw new IOException(label + ": entry " + entry.getName() + " ends too early");
-      }
-      return n;
-    }
   }
 }

@@ -2,11 +2,11 @@ package dev.girdle.io;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -52,19 +52,37 @@ public final class ZipTree implements FileTree {
     }
     // Compressed, so there is no going to and fro in it: its bytes are laid out in one nameless
     // file that ends with the channel.
-    Path unpacked = Files.createTempFile("girdle-", ".zip");
-    SeekableByteChannel channel =
-        Files.newByteChannel(
-            unpacked,
-            StandardOpenOption.READ,
-            StandardOpenOption.WRITE,
-            StandardOpenOption.DELETE_ON_CLOSE);
+    SeekableByteChannel channel = laidOut();
     try (InputStream in = content.open()) {
-      Channels.copy(in, channel);
+      copy(in, channel);
       return open(channel.position(0), label);
     } catch (IOException | RuntimeException e) {
       channel.close();
       throw e;
+    }
+  }
+
+  private static SeekableByteChannel laidOut() {
+    try {
+      return Files.newByteChannel(
+          Scratch.path(".zip"),
+          StandardOpenOption.CREATE_NEW,
+          StandardOpenOption.READ,
+          StandardOpenOption.WRITE,
+          StandardOpenOption.DELETE_ON_CLOSE);
+    } catch (IOException e) {
+      throw TemporaryFolder.noRoom(e);
+    }
+  }
+
+  /** What cannot be read is the application's matter, what cannot be written the machine's. */
+  private static void copy(InputStream in, SeekableByteChannel channel) throws UnreadableException {
+    try {
+      Channels.copy(in, channel);
+    } catch (UnreadableException e) {
+      throw e;
+    } catch (IOException e) {
+      throw TemporaryFolder.noRoom(e);
     }
   }
 
@@ -81,7 +99,11 @@ public final class ZipTree implements FileTree {
     }
     ZipFile zip;
     try {
+      refuseTooMany(channel, label);
       zip = ZipFile.builder().setSeekableByteChannel(channel).setIgnoreLocalFileHeader(true).get();
+    } catch (GirdleException e) {
+      channel.close();
+      throw e;
     } catch (IOException | RuntimeException e) {
       channel.close();
       throw new GirdleException(
@@ -100,14 +122,29 @@ public final class ZipTree implements FileTree {
     }
   }
 
+  /** Asked before all of them are read, which takes memory. */
+  private static void refuseTooMany(SeekableByteChannel channel, String label) throws IOException {
+    long entries = ZipEnd.mostEntries(channel);
+    channel.position(0);
+    if (entries > ArchiveBounds.SENSIBLE.entries()) {
+      throw GirdleException.application(
+          label + " may have " + entries + " entries, more than can be meant well.",
+          "  Nothing was read from it. Build the jar again, or leave it out.");
+    }
+  }
+
   private void takeEntries(String label, ArchiveBounds bounds) {
     List<String> problems = new ArrayList<>();
+    long promised = 0;
+    long packed = 0;
     Map<String, ZipArchiveEntry> taken = new LinkedHashMap<>();
     for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
       String name = entry.getName();
       String wrong = wrongWith(entry, bounds);
+      promised += Math.max(entry.getSize(), 0);
+      packed += Math.max(entry.getCompressedSize(), 0);
       if (wrong != null) {
-        problems.add(label + ": entry " + printable(name) + " " + wrong);
+        problems.add(label + ": entry " + Paths.printable(name) + " " + wrong);
       } else if (name.endsWith("/")) {
         folders.add(name);
         entries.add(entry);
@@ -118,12 +155,18 @@ public final class ZipTree implements FileTree {
             && other.getSize() == entry.getSize()) {
           notices.add(label + ": entry " + name + " is there twice, with the same bytes");
         } else if (other != null) {
-          problems.add(label + ": two entries have the name " + printable(name));
+          problems.add(label + ": two entries have the name " + Paths.printable(name));
         }
       }
     }
-    if (taken.size() > bounds.entries()) {
-      problems.add(label + ": has " + taken.size() + " entries, more than can be meant well");
+    if (problems.isEmpty() && bounds.exceededBySum(promised, packed)) {
+      problems.add(
+          label
+              + ": would unpack from "
+              + packed
+              + " to "
+              + promised
+              + " bytes, which no real archive does");
     }
     if (!problems.isEmpty()) {
       problems.add("  Nothing was read from it. Build the jar again, or leave it out.");
@@ -155,11 +198,6 @@ public final class ZipTree implements FileTree {
           + " bytes, which no real file does";
     }
     return null;
-  }
-
-  /** A name from a hostile archive must not move the cursor of the user's terminal. */
-  private static String printable(String name) {
-    return name.replaceAll("\\p{Cntrl}", "?");
   }
 
   @Override

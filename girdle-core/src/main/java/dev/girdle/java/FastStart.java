@@ -6,6 +6,7 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.FolderForm;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Scratch;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.TemporaryFolder;
 import dev.girdle.java.runtime.JavaHome;
@@ -91,8 +92,7 @@ final class FastStart {
       Path program = place.resolve(request.programFolder());
       Path classes = folder.path().resolve("classes");
       train(program, arguments, classes);
-      Path stored = Files.createTempFile("girdle", ".jsa");
-      stored.toFile().deleteOnExit(); // read when the artifact is written
+      Path stored = Scratch.path(".jsa"); // read when the artifact is written
       store(program, classes, folder.path().resolve("stored.jsa"), stored);
       LayoutFile file =
           new LayoutFile(

@@ -209,6 +209,11 @@ class Gathering {
         how, thing, name, item, member, line, strength, excuse, Demand.ALL_PARTS, within);
   }
 
+  /** Whether a class literal is given to others, of whom one may ask for services of the class. */
+  private static boolean isHandedOn(Demand demand) {
+    return demand.how() == How.TYPE && demand.part().equals(Demand.ALL_PARTS);
+  }
+
   ItemDemands demands() {
     List<Demand> demands = new ArrayList<>(code.size() + 4);
     // a runtime names its services in many places that ask for none
@@ -217,7 +222,7 @@ class Gathering {
             || code.keySet().stream().anyMatch(k -> k.startsWith(LOADER));
     for (Demand demand : code.values()) {
       demands.add(demand);
-      if (mayAsk && index.serviceTypes().contains(demand.name())) {
+      if ((mayAsk || isHandedOn(demand)) && index.serviceTypes().contains(demand.name())) {
         demands.add(
             new Demand(
                 How.SERVICE,

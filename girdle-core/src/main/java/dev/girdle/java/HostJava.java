@@ -19,7 +19,7 @@ import java.util.regex.Pattern;
 
 /** Finds the Javas of this machine where the starters look for them, and in the same order. */
 final class HostJava {
-  private static final Pattern FEATURE = Pattern.compile("\"?(?:1\\.)?(\\d+).*");
+  private static final Pattern FEATURE = Pattern.compile("\"?(?:1\\.)?(\\d{1,3})(?:\\D.*)?");
   private static final List<String> USUAL =
       List.of("/usr/lib/jvm", "/usr/lib64/jvm", "/usr/local/lib/jvm", "/usr/java", "/opt/java");
 

@@ -9,11 +9,11 @@ import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.PackedContent;
 import dev.girdle.io.Paths;
+import dev.girdle.io.Scratch;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.ZipWriter;
 import dev.girdle.layout.LayoutFile;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -45,7 +45,7 @@ final class Jars {
     Set<Item> kept = request.selection().items(component).keySet();
     // what is compressed as a whole gets smaller if its parts are not
     boolean isSqueezed = request.shape() == Shape.FOLDER && request.isSelfStarting();
-    Path file = temporary();
+    Path file = Scratch.path(".jar");
     try (ZipWriter zip = new ZipWriter(file, date())) {
       TreeSet<String> folders = new TreeSet<>();
       boolean namesFolders = component.whole().isEmpty() || !component.folders().isEmpty();
@@ -91,20 +91,13 @@ final class Jars {
 
   /** A jar of files that Girdle made. */
   static Content of(List<LayoutFile> files) throws IOException {
-    Path file = temporary();
+    Path file = Scratch.path(".jar");
     try (ZipWriter zip = new ZipWriter(file, date())) {
       for (LayoutFile f : files) {
         zip.compress(f.path(), f.content(), false);
       }
     }
     return FolderTree.content(file);
-  }
-
-  private static Path temporary() throws IOException {
-    Path file = Files.createTempFile("girdle-", ".jar");
-    file.toFile().deleteOnExit();
-    Files.delete(file);
-    return file;
   }
 
   private static SourceDate date() {

@@ -10,6 +10,8 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.TemporaryFolder;
+import dev.girdle.io.Why;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.Shelf;
 import dev.girdle.layout.Layout;
@@ -36,8 +38,7 @@ public final class JavaEcosystem implements Ecosystem {
     try {
       return JavaSurvey.survey(source, progress);
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage());
+      throw GirdleException.because(e, () -> unreadable(Fault.MACHINE, source.app().toString(), e));
     }
   }
 
@@ -47,8 +48,8 @@ public final class JavaEcosystem implements Ecosystem {
     try {
       return new JavaExamination(application, excluded, exact, progress);
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION, e, "cannot read " + application.source() + ": " + e.getMessage());
+      throw GirdleException.because(
+          e, () -> unreadable(Fault.APPLICATION, application.source(), e));
     }
   }
 
@@ -100,10 +101,12 @@ public final class JavaEcosystem implements Ecosystem {
         case MERGED -> new MergedLayout(request).layOut();
       };
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION,
-          e,
-          "cannot read " + request.application().source() + ": " + e.getMessage());
+      // what is read says so by itself; all else is the writing of what has to be made
+      throw GirdleException.because(e, () -> TemporaryFolder.noRoom(e));
     }
+  }
+
+  private static GirdleException unreadable(Fault fault, String what, IOException e) {
+    return new GirdleException(fault, e, "cannot read " + what + ": " + Why.of(e));
   }
 }

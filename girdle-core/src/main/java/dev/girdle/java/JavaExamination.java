@@ -25,6 +25,8 @@ import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.ecosystem.RuntimeThing;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
 import dev.girdle.java.maven.LocalFolders;
 import dev.girdle.java.memory.Memory;
@@ -189,10 +191,44 @@ final class JavaExamination implements Examination {
             "");
   }
 
+  @Override
+  public RuntimeNeed needOf(List<Start> starts) {
+    RuntimeNeed need = leastNeed();
+    for (Start start : starts) {
+      for (Item item : index.classNamed(start.entry().name()).stream().limit(1).toList()) {
+        ClassHeader header = headerOf(item);
+        need = newer(need, header.release(), header.preview(), item);
+      }
+    }
+    return need;
+  }
+
+  private static RuntimeNeed leastNeed() {
+    return new RuntimeNeed("Java", 8, false, "the starter that Girdle adds");
+  }
+
+  /** The need of both, if an item asks for a release. */
+  private static RuntimeNeed newer(RuntimeNeed need, int release, boolean preview, Item item) {
+    return preview || release > need.release() && !need.exactly()
+        ? new RuntimeNeed("Java", release, preview, item.name())
+        : need;
+  }
+
+  private static ClassHeader headerOf(Item item) {
+    try {
+      return ClassHeader.read(ClassHeader.bytesOf(item.content()));
+    } catch (UnreadableItemException | IOException e) {
+      throw new GirdleException(
+          Fault.APPLICATION,
+          e,
+          item.component().origin() + ": " + item.path() + " " + e.getMessage());
+    }
+  }
+
   /** That of the newest class file reached; files for newer releases only count without a base. */
   @Override
   public RuntimeNeed runtimeNeed(Closure closure) {
-    RuntimeNeed need = new RuntimeNeed("Java", 8, false, "the starter that Girdle adds");
+    RuntimeNeed need = leastNeed();
     for (Reached reached : closure.reached()) {
       Integer version = linkage.versions().get(reached.item());
       if (version == null || isVariantOfBase(reached.item())) {
@@ -201,11 +237,8 @@ final class JavaExamination implements Examination {
       if (!isIndispensable(reached)) {
         continue;
       }
-      int release = ClassHeader.release(version);
-      boolean preview = ClassHeader.isPreview(version);
-      if (preview || release > need.release() && !need.exactly()) {
-        need = new RuntimeNeed("Java", release, preview, reached.item().name());
-      }
+      need =
+          newer(need, ClassHeader.release(version), ClassHeader.isPreview(version), reached.item());
     }
     return need;
   }

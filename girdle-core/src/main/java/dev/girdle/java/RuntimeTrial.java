@@ -92,7 +92,7 @@ final class RuntimeTrial {
       return Map.of();
     }
     String inside = request.programFolder() + Runtimes.FOLDER;
-    try (TemporaryFolder folder = new TemporaryFolder(Files.createTempDirectory("girdle-trial"))) {
+    try (TemporaryFolder folder = TemporaryFolder.called("girdle-trial")) {
       Path classes = folder.path().resolve("classes");
       for (Map.Entry<String, Content> one : RuntimeProbe.classes(probes).entrySet()) {
         write(one.getValue(), classes.resolve(one.getKey()));

@@ -37,6 +37,8 @@ final class Scan implements AutoCloseable {
   private final List<String> problems = new ArrayList<>();
   private final Map<String, String> byDigest = new HashMap<>();
   private final Map<Long, RawComponent> bySize = new HashMap<>();
+  private long given;
+  private long promised;
   private String broughtBy = RawComponent.LIES_IN_IT;
 
   /** How whatever is found from now on came into the application, for the user. */
@@ -157,6 +159,8 @@ final class Scan implements AutoCloseable {
     try {
       ZipTree tree = ZipTree.open(FolderTree.content(file), origin);
       archives.add(tree);
+      given += Files.size(file);
+      note(tree);
       notices.addAll(tree.notices());
       return take(
           new RawComponent(
@@ -168,9 +172,31 @@ final class Scan implements AutoCloseable {
               RawComponent.manifestOf(tree)),
           named);
     } catch (GirdleException e) {
-      problems.addAll(e.lines());
+      note(e);
       return Optional.empty();
     }
+  }
+
+  /** Many archives together, or one in another, can promise too much, though none does alone. */
+  private void note(ZipTree tree) {
+    promised += tree.files().stream().mapToLong(f -> f.content().size()).sum();
+    if (ArchiveBounds.SENSIBLE.exceededBySum(promised, given)) {
+      throw GirdleException.application(
+          "the archives of the application would unpack from "
+              + given
+              + " to more than "
+              + promised
+              + " bytes, which no real ones do.",
+          "  Nothing was read from them.");
+    }
+  }
+
+  /** What is wrong with a jar is told with what is wrong with others; all else at once. */
+  private void note(GirdleException e) {
+    if (e.fault() != Fault.APPLICATION) {
+      throw e;
+    }
+    problems.addAll(e.lines());
   }
 
   private Optional<RawComponent> take(RawComponent jar, boolean named) throws IOException {
@@ -232,11 +258,12 @@ final class Scan implements AutoCloseable {
     try {
       ZipTree tree = ZipTree.open(content, origin);
       archives.add(tree);
+      note(tree);
       take(
           new RawComponent(origin, null, content, tree, broughtBy, RawComponent.manifestOf(tree)),
           false);
     } catch (GirdleException e) {
-      problems.addAll(e.lines());
+      note(e);
     }
   }
 

@@ -1,5 +1,6 @@
 package dev.girdle.java;
 
+import dev.girdle.io.Scratch;
 import java.io.IOException;
 import java.io.InterruptedIOException;
 import java.nio.charset.StandardCharsets;
@@ -26,7 +27,7 @@ record TimedRun(boolean ended, List<String> lines) {
    * @throws IOException if it cannot be started, or what it said cannot be read
    */
   static TimedRun of(ProcessBuilder builder, long seconds) throws IOException {
-    Path output = Files.createTempFile("girdle", ".txt");
+    Path output = Scratch.path(".txt");
     try {
       Process process = builder.redirectErrorStream(true).redirectOutput(output.toFile()).start();
       process.getOutputStream().close();

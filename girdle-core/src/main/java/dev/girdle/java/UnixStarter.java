@@ -1,9 +1,7 @@
 package dev.girdle.java;
 
 import dev.girdle.app.Start;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
+import dev.girdle.io.Template;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +12,7 @@ final class UnixStarter {
   private UnixStarter() {}
 
   /** The starter of a folder, which goes into {@code bin}. */
-  static String script(Starter starter) throws IOException {
+  static String script(Starter starter) {
     StringBuilder classPath = new StringBuilder();
     for (String jar : starter.jars()) {
       classPath.append(classPath.length() == 0 ? "" : ":").append("$home/lib/");
@@ -45,8 +43,10 @@ final class UnixStarter {
                 + " ${stored:+\"-XX:SharedArchiveFile=$stored\"} "
             : "";
     values.put("LAUNCH", stored + pathOption + " \"" + classPath + "\"" + main);
-    Map<String, String> place = new HashMap<>(values);
-    place.put("FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
+    Map<String, String> place =
+        Map.of(
+            "TITLE", starter.identity().title(),
+            "FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
     values.put("PLACE", fill("place-in-folder.sh", place));
     return fill("starter.sh", values);
   }
@@ -55,7 +55,7 @@ final class UnixStarter {
    * The head of an archive that starts itself. What the archive gives to its entries by its own
    * table is not given twice; options for Java are only given if there is one entry.
    */
-  static String head(Starter starter, boolean isOnly) throws IOException {
+  static String head(Starter starter, boolean isOnly) {
     Map<String, String> values = common(starter);
     values.put("ABOUT", "This file is a program for Unix and a jar at once.");
     List<String> options =
@@ -65,7 +65,7 @@ final class UnixStarter {
     values.put("ENVIRONMENT", isOnly ? environment(starter.start()) : "");
     values.put("BUNDLED", "");
     values.put("LAUNCH", "-jar \"$home\"");
-    values.put("PLACE", fill("place-in-archive.sh", values));
+    values.put("PLACE", fill("place-in-archive.sh", Map.of()));
     return fill("starter.sh", values);
   }
 
@@ -107,14 +107,7 @@ final class UnixStarter {
     return text.replaceAll("([\\\\\"$`])", "\\\\$1");
   }
 
-  static String fill(String template, Map<String, String> values) throws IOException {
-    String text;
-    try (InputStream in = UnixStarter.class.getResourceAsStream(template)) {
-      text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    }
-    for (Map.Entry<String, String> value : values.entrySet()) {
-      text = text.replace("@" + value.getKey() + "@", value.getValue());
-    }
-    return text;
+  static String fill(String template, Map<String, String> values) {
+    return Template.fill(UnixStarter.class, template, values);
   }
 }

@@ -1,6 +1,5 @@
 package dev.girdle.record;
 
-import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
@@ -186,11 +185,7 @@ public record ArtifactRecord(
    * @param accepted whether the user said that it may be missing
    */
   public record MissingEntry(
-      String name,
-      @JsonAlias("strength") String rank,
-      String askedBy,
-      int places,
-      boolean accepted) {
+      String name, String rank, String askedBy, int places, boolean accepted) {
     /**
      * Whether it is sure that the program needs it.
      *

@@ -4,10 +4,13 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.util.DefaultIndenter;
 import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -98,8 +101,13 @@ public final class RecordFile {
           });
       return found.stream().findFirst();
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION, e, "the record of " + artifact + " cannot be read: " + e.getMessage());
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.APPLICATION,
+                  e,
+                  "the record of " + artifact + " cannot be read: " + e.getMessage()));
     }
   }
 
@@ -113,13 +121,26 @@ public final class RecordFile {
   }
 
   private static ArtifactRecord parse(byte[] bytes) throws IOException {
-    ArtifactRecord found = JSON.readValue(bytes, ArtifactRecord.class);
-    if (found.format() > ArtifactRecord.FORMAT) {
-      throw new IOException("it was written by a newer Girdle (" + found.girdle() + ")");
+    JsonNode read = JSON.readTree(bytes);
+    if (read.path("format").asInt() > ArtifactRecord.FORMAT) {
+      throw new IOException(
+          "it was written by a newer Girdle ("
+              + Paths.printable(read.path("girdle").asText())
+              + ")");
     }
-    if (found.format() < 1 || found.files() == null || found.components() == null) {
-      throw new IOException("it is not a record of Girdle");
+    read.path("missing").forEach(RecordFile::withRank);
+    List<String> problems = RecordSchema.problems(read);
+    if (!problems.isEmpty()) {
+      throw new IOException(
+          "it is no record as Girdle writes them: " + Paths.printable(String.join(", ", problems)));
     }
-    return found;
+    return JSON.treeToValue(read, ArtifactRecord.class);
+  }
+
+  /** What the first releases called otherwise. */
+  private static void withRank(JsonNode missing) {
+    if (missing instanceof ObjectNode one && one.has("strength")) {
+      one.set("rank", one.remove("strength"));
+    }
   }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.io.Scratch;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -39,7 +40,7 @@ final class Namespaces {
   private static boolean works(List<String> words) {
     Path folder = null;
     try {
-      folder = Files.createTempDirectory("girdle");
+      folder = Scratch.newFolder();
       List<String> command = new ArrayList<>(words);
       command.addAll(
           List.of("sh", "-c", "mount -t tmpfs girdle \"$0\" && mount -t proc proc \"$0\""));

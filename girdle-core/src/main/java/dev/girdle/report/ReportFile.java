@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 
 /** Puts a page or a drawing into its place. */
@@ -25,11 +26,11 @@ public final class ReportFile {
    * @throws GirdleException if something else is there, or it cannot be written
    */
   public static void write(Path place, byte[] bytes) {
-    if (Files.exists(place) && !isReport(place)) {
+    if (Files.exists(place, LinkOption.NOFOLLOW_LINKS) && !isReport(place)) {
       throw GirdleException.request(
           place + " exists and is no report of Girdle's; choose another place with --out or --as");
     }
-    try (Output output = Output.at(place)) {
+    try (Output output = Output.at(place, ReportFile::isReport)) {
       try {
         Files.write(output.work(), bytes);
       } catch (IOException e) {

@@ -237,6 +237,15 @@ public record Assessment(
         .toList();
   }
 
+  /**
+   * What a look at the application tells without its closure.
+   *
+   * @return the same as {@link Assessor#look} finds
+   */
+  public Overview overview() {
+    return Overview.of(plan, application, natives, examination);
+  }
+
   @Override
   public void close() {
     application.close();

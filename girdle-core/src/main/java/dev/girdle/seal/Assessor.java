@@ -138,6 +138,32 @@ public final class Assessor {
   }
 
   /**
+   * Tells what there is to be told without a walk.
+   *
+   * @param plan what the user wants
+   * @param application the outcome of {@link #survey} for this plan, with an entry point
+   * @return what was found
+   * @throws GirdleException if the user has to choose an entry point, or names what is not there
+   */
+  public Overview look(Plan plan, Application application) {
+    Excluded excluded = exclude(plan, application);
+    Examination examination = ecosystem.examine(application, excluded.items, false, progress);
+    return Overview.of(plan, application, excluded.natives, examination);
+  }
+
+  private record Excluded(Exclusions exclusions, NativeItems natives, Map<Item, String> items) {}
+
+  private Excluded exclude(Plan plan, Application application) {
+    if (application.starts().isEmpty()) {
+      throw noEntryPoint(application);
+    }
+    Exclusions exclusions = new Exclusions(application);
+    exclusions.requireEffect(plan.choice(), p -> ecosystem.isOfRuntime(p, plan.runtime()));
+    NativeItems natives = NativeItems.of(application);
+    return new Excluded(exclusions, natives, exclusions.excluded(plan.choice(), natives));
+  }
+
+  /**
    * Finds out what a surveyed application needs.
    *
    * @param plan what the user wants
@@ -146,19 +172,14 @@ public final class Assessor {
    * @throws GirdleException if the user has to choose an entry point
    */
   public Assessment assess(Plan plan, Application application) {
-    if (application.starts().isEmpty()) {
-      throw noEntryPoint(application);
-    }
     Choice choice = plan.choice();
-    Exclusions exclusions = new Exclusions(application);
-    exclusions.requireEffect(choice, p -> ecosystem.isOfRuntime(p, plan.runtime()));
-    NativeItems natives = NativeItems.of(application);
-    Map<Item, String> excluded = exclusions.excluded(choice, natives);
+    Excluded found = exclude(plan, application);
+    Map<Item, String> excluded = found.items;
     Examination examination = ecosystem.examine(application, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(examination.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
-      exclusions.fitting(pattern).stream()
+      found.exclusions.fitting(pattern).stream()
           .filter(i -> !excluded.containsKey(i))
           .forEach(i -> seeds.add(examination.always(i, strength)));
     }
@@ -174,7 +195,7 @@ public final class Assessor {
         ecosystem,
         application,
         examination,
-        natives,
+        found.natives,
         excluded,
         closure,
         examination.runtimeNeed(closure),

@@ -1,22 +1,34 @@
 package dev.girdle.seal;
 
+import dev.girdle.app.Item;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Unreadable;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
+import dev.girdle.io.PackedContent;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 
 /** What stands in the way of sealing, all of it at once. */
 final class Faults {
   private static final int SHOWN = 12;
 
-  private Faults() {}
+  /** What was read to its end already, and is whole. */
+  private final Set<Item> sound = ConcurrentHashMap.newKeySet();
 
-  static void throwIfAny(Assessment assessment) {
+  void throwIfAny(Assessment assessment) {
     List<String> lines = new ArrayList<>();
     for (Unreadable unreadable : assessment.closure().unreadable()) {
       lines.add(
@@ -26,6 +38,7 @@ final class Faults {
               + " is needed and "
               + unreadable.why());
     }
+    lines.addAll(damaged(assessment));
     List<Unmet> missing = assessment.faults();
     if (!missing.isEmpty()) {
       describe(assessment, missing, lines);
@@ -38,6 +51,41 @@ final class Faults {
     if (!lines.isEmpty()) {
       lines.add("Nothing was sealed.");
       throw new GirdleException(Fault.APPLICATION, lines);
+    }
+  }
+
+  /**
+   * Whatever goes along is read once to its end: archives can be copied as they are, and the walk
+   * reads only what it has not read before, so that nobody else would look at the checksums.
+   */
+  private List<String> damaged(Assessment assessment) {
+    Set<Item> told =
+        assessment.closure().unreadable().stream()
+            .map(Unreadable::item)
+            .collect(Collectors.toSet());
+    return assessment.kept().stream()
+        .flatMap(c -> assessment.selection().items(c).keySet().stream())
+        .filter(i -> i.content() instanceof PackedContent && !told.contains(i))
+        .toList()
+        .parallelStream()
+        .filter(sound::add)
+        .flatMap(i -> damage(i).stream())
+        .toList();
+  }
+
+  private Optional<String> damage(Item item) {
+    try (InputStream in = item.content().open()) {
+      in.transferTo(OutputStream.nullOutputStream());
+      return Optional.empty();
+    } catch (UnreadableException e) {
+      sound.remove(item);
+      if (e.fault() != Fault.APPLICATION) {
+        throw new GirdleException(e.fault(), e, e.getMessage());
+      }
+      return Optional.of(
+          item.component().origin() + ": " + item.path() + " goes along and " + e.problem());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

@@ -43,11 +43,7 @@ public final class Mending implements AutoCloseable {
     this.assessor = assessor;
     this.sealer = sealer.through(gate);
     this.gate = gate;
-    try {
-      this.folder = TemporaryFolder.called("girdle-mending");
-    } catch (IOException e) {
-      throw noRoom(e);
-    }
+    this.folder = TemporaryFolder.called("girdle-mending");
   }
 
   private static GirdleException noRoom(IOException e) {

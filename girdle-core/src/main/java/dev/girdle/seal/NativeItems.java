@@ -51,8 +51,11 @@ public final class NativeItems {
     try (InputStream in = item.content().open()) {
       return NativeCode.of(in.readNBytes(NativeCode.HEAD));
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage()));
     }
   }
 

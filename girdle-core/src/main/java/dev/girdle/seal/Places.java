@@ -4,12 +4,14 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.Target;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Output;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormWish;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -136,7 +138,8 @@ final class Places {
   }
 
   private static void checkFree(Path place, boolean replace, List<String> problems) {
-    if (!Files.exists(place)) {
+    Output.recover(place);
+    if (!Files.exists(place, LinkOption.NOFOLLOW_LINKS)) {
       return;
     }
     if (!isOfGirdle(place)) {
@@ -148,7 +151,8 @@ final class Places {
     }
   }
 
-  private static boolean isOfGirdle(Path place) {
+  /** Whether what lies somewhere is an artifact, so that it can be made again. */
+  static boolean isOfGirdle(Path place) {
     try {
       return RecordFile.of(place).isPresent();
     } catch (GirdleException e) {

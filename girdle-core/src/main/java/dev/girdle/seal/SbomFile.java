@@ -51,8 +51,13 @@ final class SbomFile {
     try {
       return Optional.of(Sha256.of(whole.get()));
     } catch (IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION, e, "cannot read " + component.origin() + ": " + e.getMessage());
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.APPLICATION,
+                  e,
+                  "cannot read " + component.origin() + ": " + e.getMessage()));
     }
   }
 }

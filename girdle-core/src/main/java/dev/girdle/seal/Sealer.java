@@ -87,9 +87,10 @@ public final class Sealer {
     List<Artifact> artifacts = new ArrayList<>();
     List<Outcome.Failure> failures = new ArrayList<>();
     List<Assessment> sound = new ArrayList<>();
+    Faults faults = new Faults();
     for (Assessment assessment : assessments.all()) {
       String all = assessment.plan().choice().target().map(Target::text).orElse("all forms");
-      if (attempt(all, failures, () -> Faults.throwIfAny(assessment))) {
+      if (attempt(all, failures, () -> faults.throwIfAny(assessment))) {
         sound.add(assessment);
       }
     }
@@ -127,7 +128,8 @@ public final class Sealer {
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(assessment, wished, r)).ifPresent(notices::add);
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
-    try (Output output = Output.at(place)) {
+    boolean replace = assessment.plan().output().replace();
+    try (Output output = Output.at(place, there -> replace && Places.isOfGirdle(there))) {
       try {
         form.write(layout, output.work(), accounts::bytes, meter(layout, place));
       } catch (IOException e) {

@@ -1,15 +1,26 @@
 #!/bin/sh
+{ # the shell reads all of this before it runs any of it, so that a file that was cut off says so
 # Starts @TITLE@. @ABOUT@
 #   @VARIABLE@_JAVA_HOME   the folder of the Java to start it with
 #   @VARIABLE@_JAVA_OPTS   more options for Java, separated by spaces
 
 needs=@NEEDS@
 exactly=@EXACTLY@
-unset IFS
 
 say() {
   printf '@NAME@: %s\n' "$1" >&2
 }
+
+# Read into a shell that somebody works in, this must not end that shell.
+sourced=
+case ${0##*/} in sh | -sh | dash | -dash | ash | -ash | bash | -bash | ksh | -ksh | zsh | -zsh) sourced=yes ;; esac
+case ${ZSH_EVAL_CONTEXT-} in *:file*) sourced=yes ;; esac
+[ "${BASH_SOURCE-$0}" = "$0" ] || sourced=yes
+if [ -n "$sourced" ]; then
+  say "start this file by its path; it cannot be read into a shell"
+  return 2 2>/dev/null || exit 2
+fi
+unset IFS
 
 # Sets $real to the file behind a path, through symbolic links.
 follow() {
@@ -37,6 +48,8 @@ read_release() {
         release=${release%%[!0-9.]*}
         release=${release#1.}
         release=${release%%.*}
+        # a number that no release has
+        case $release in ????*) release= ;; esac
         ;;
     esac
   done < "$1/release"
@@ -77,7 +90,9 @@ follow "$self"
     ;;
 esac
 
-consider "${@VARIABLE@_JAVA_HOME-}" '@VARIABLE@_JAVA_HOME'
+wanted=${@VARIABLE@_JAVA_HOME-}
+consider "$wanted" '@VARIABLE@_JAVA_HOME'
+[ -z "$wanted" ] || [ -n "$java" ] || say "@VARIABLE@_JAVA_HOME is $wanted, which is no @NEED_TEXT@; another is looked for"
 @BUNDLED@consider "${JAVA_HOME-}" 'JAVA_HOME'
 rest=${PATH-}:
 while [ -z "$java" ] && [ -n "$rest" ]; do
@@ -105,7 +120,7 @@ fi
 locale=${LC_ALL:-${LC_CTYPE:-${LANG-}}}
 case $locale in
   '' | C | POSIX)
-    case $home$* in
+    case $home$PWD$* in
       *[!\ -~]*)
         if [ -n "${LC_ALL-}" ]; then LC_ALL=C.UTF-8; else LC_CTYPE=C.UTF-8; fi
         export LC_CTYPE
@@ -114,8 +129,19 @@ case $locale in
     ;;
 esac
 
+case $home in
+  *[!\ -~]*)
+    if [ -n "$(printf '%s' "$home" | iconv -f UTF-8 -t UTF-8 2>&1 >/dev/null)" ] && command -v iconv >/dev/null; then
+      say "Java cannot start anything from a folder whose name is not UTF-8: $home"
+      exit 127
+    fi
+    ;;
+esac
+
 @ENVIRONMENT@options=
 [ "$release" -lt 9 ] || options='@OPTIONS@'
 set -f
 # shellcheck disable=SC2086
 exec "$java" $options@FIXED_OPTIONS@ ${@VARIABLE@_JAVA_OPTS-} @LAUNCH@@FIXED_ARGUMENTS@ "$@"
+exit 126
+}

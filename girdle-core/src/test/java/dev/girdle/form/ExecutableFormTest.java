@@ -198,7 +198,7 @@ class ExecutableFormTest {
     assertThat(run(Map.of("BOOK_FILE", "verify"), "sh", altered).status()).isEqualTo(1);
     Said started = run(Map.of(), "sh", altered, "x");
     assertThat(started.status()).isEqualTo(126);
-    assertThat(started.err()).contains("could not be unpacked").hasLineCount(1);
+    assertThat(started.err()).contains("this file was altered").hasLineCount(1);
     assertThat(unpacked()).isEmpty();
   }
 
@@ -243,6 +243,120 @@ class ExecutableFormTest {
       assertThat(small).isEmptyDirectory();
     } finally {
       run(Map.of(), "umount", small);
+    }
+  }
+
+  @Test
+  void aHeadThatIsCutOffNeverRunsInSilence() throws Exception {
+    byte[] bytes = Files.readAllBytes(file);
+    String end = "\nexit 126\n}";
+    int head = new String(bytes, StandardCharsets.ISO_8859_1).indexOf(end) + end.length();
+    assertThat(head).isGreaterThan(5000);
+    for (int length = 13; length < head; length += length < 800 ? 7 : 83) {
+      Path cut = Files.write(dir.resolve("cut.run"), Arrays.copyOf(bytes, length));
+      Said said = run(Map.of(), "sh", cut, "x");
+      assertThat(said.status()).as("cut after " + length + " bytes").isNotZero();
+      assertThat(said.err()).isNotEmpty();
+    }
+    assertThat(unpacked()).isEmpty();
+  }
+
+  private Path unpackedFile(String path) throws IOException {
+    return cache.resolve("girdle-run").resolve(unpacked().get(0)).resolve(path);
+  }
+
+  @Test
+  void whatWasRemovedOfTheUnpackedIsPutBackAtTheNextStart() throws Exception {
+    run(Map.of(), file, "x");
+    Path mine = Files.writeString(unpackedFile("lib/mine"), "of the user");
+    Files.delete(unpackedFile("lib/ballast"));
+    assertThat(run(Map.of(), file, "x").out()).startsWith("[x]");
+    assertThat(unpackedFile("lib/ballast")).hasSize(3 << 20);
+    assertThat(mine).hasContent("of the user");
+    Files.delete(unpackedFile("bin/book"));
+    assertThat(run(Map.of(), file, "x").out()).startsWith("[x]");
+    assertThat(unpacked()).hasSize(1);
+  }
+
+  @Test
+  void whatWasAlteredOfTheUnpackedIsToldAndMended() throws Exception {
+    run(Map.of(), file, "x");
+    assertThat(run(Map.of("BOOK_FILE", "verify"), file).out()).isEqualTo("whole and unaltered\n");
+    Files.writeString(unpackedFile("lib/ballast"), "altered");
+    Said said = run(Map.of("BOOK_FILE", "verify"), file);
+    assertThat(said.status()).isEqualTo(1);
+    assertThat(said.err()).contains("1 of the files are missing or altered", "BOOK_FILE=unpack");
+    assertThat(run(Map.of("BOOK_FILE", "unpack"), file).status()).isZero();
+    assertThat(unpackedFile("lib/ballast")).hasSize(3 << 20);
+    assertThat(run(Map.of("BOOK_FILE", "verify"), file).status()).isZero();
+    assertThat(unpacked()).hasSize(1);
+  }
+
+  @Test
+  void whatSteersTarAndGzipDoesNotSteerTheUnpacking() throws Exception {
+    Map<String, String> steering =
+        Map.of("TAR_OPTIONS", "--exclude=lib", "GZIP", "-1", "XZ_OPT", "--bogus");
+    assertThat(run(steering, file, "x").out()).startsWith("[x]");
+    assertThat(unpackedFile("lib/ballast")).hasSize(3 << 20);
+  }
+
+  @Test
+  void aPathThatIsEmptyIsAnEmptyPathToTheProgramOnly() throws Exception {
+    Path more = write("path.run", "echo \"path: ${PATH-none}\"\n");
+    ProcessBuilder builder = prepare(Map.of(), more, "x");
+    builder.environment().put("PATH", "");
+    Process process = builder.start();
+    process.getOutputStream().close();
+    String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertThat(out).startsWith("[x]");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"dash", "bash"})
+  void readIntoAShellItDoesNotEndIt(String shell) throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin", shell)));
+    Said said = run(Map.of(), shell, "-c", ". '" + file + "'; echo still here");
+    assertThat(said.out()).isEqualTo("still here\n");
+    // bash refuses by itself to read what is not all text
+    assertThat(said.err()).containsAnyOf("start this file by its path", "cannot execute binary");
+  }
+
+  @Test
+  void whereNoProgramCanBeRunAnotherFolderServes() throws Exception {
+    Path fixed = Files.createDirectory(dir.resolve("fixed"));
+    Said mounted = run(Map.of(), "mount", "-t", "tmpfs", "-o", "noexec,mode=700", "tmpfs", fixed);
+    assumeTrue(mounted.status() == 0, "only root may mount something");
+    try {
+      Path temporary = Files.createDirectory(dir.resolve("tmp"));
+      Map<String, String> there =
+          Map.of("XDG_CACHE_HOME", fixed.toString(), "TMPDIR", temporary.toString());
+      assertThat(run(there, file, "x").out()).startsWith("[x]");
+      assertThat(temporary).isDirectoryContaining("glob:**/girdle-run-*");
+      Said named = run(Map.of("BOOK_UNPACK_DIR", fixed.toString()), file, "x");
+      assertThat(named.status()).isEqualTo(126);
+      assertThat(named.err()).contains("programs cannot be run from").hasLineCount(1);
+    } finally {
+      run(Map.of(), "umount", fixed);
+    }
+  }
+
+  @Test
+  void aSignalEndsTheFirstStartWithItsOwnStatus() throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin/setsid")));
+    for (Map.Entry<String, Integer> one : Map.of("HUP", 129, "TERM", 143).entrySet()) {
+      Path slow =
+          Files.writeString(
+              dir.resolve("gzip"),
+              "#!/bin/sh\nkill -"
+                  + one.getKey()
+                  + " $(cat '"
+                  + dir
+                  + "/pid'); exec /usr/bin/gzip \"$@\"\n");
+      assertThat(slow.toFile().setExecutable(true)).isTrue();
+      String line = "echo $$ > '" + dir + "/pid'; exec '" + file + "' x";
+      Said said = run(Map.of("PATH", dir + ":/usr/bin:/bin"), "sh", "-c", line);
+      assertThat(said.status()).as(one.getKey()).isEqualTo(one.getValue());
+      assertThat(unpacked()).isEmpty();
     }
   }
 

@@ -31,7 +31,7 @@ class RecordFileTest {
           new ArtifactRecord.RuntimeEntry(
               "Java", 17, false, "x", List.of("java.base"), null, null, null, null),
           List.of(),
-          List.of(new ArtifactRecord.FileEntry("a", 1, "00", null, null, "because")),
+          List.of(new ArtifactRecord.FileEntry("a", 1, "0".repeat(64), null, null, "because")),
           List.of(new ArtifactRecord.LeftOutEntry("c.jar", null, 7, "nothing needs it")),
           List.of(),
           List.of("a notice with \u00fcmlauts"));
@@ -66,7 +66,7 @@ class RecordFileTest {
     assertThat(RecordFile.of(dir)).isEmpty();
     assertThat(RecordFile.of(new Jar().with("a", "a").write(dir.resolve("a.jar")))).isEmpty();
     Files.writeString(dir.resolve(RecordFile.IN_FOLDER), "{}");
-    assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("is not a record of Girdle");
+    assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("/components is missing");
     Files.writeString(dir.resolve(RecordFile.IN_FOLDER), "rubbish");
     assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("cannot be read");
   }

@@ -44,6 +44,7 @@ public record ClosureView(Assessment assessment) implements View {
       new QuietTable(assessment).print(console);
     }
     conflicts().print(console);
+    console.notices(assessment.notices());
     console.gap();
     printVerdict(console);
   }
@@ -224,6 +225,7 @@ public record ClosureView(Assessment assessment) implements View {
             "ballast", assessment.ballast(),
             "open", new OpenTable(assessment).json(),
             "conflicts", conflicts().json(),
+            "notices", assessment.notices(),
             "seen",
                 assessment.plan().choice().evidence().isEmpty()
                     ? null

@@ -46,7 +46,7 @@ public record DraftView(Path plan, Application application, Optional<Assessment>
                         + " needed and missing: girdle closure "
                         + application.source()
                         + " tells which"));
-    assessment.flatMap(Natives::notice).ifPresent(open::add);
+    assessment.flatMap(a -> Natives.notice(a.natives())).ifPresent(open::add);
     if (application.identity().release().isEmpty()) {
       open.add("no release was found: give it one in the plan");
     }

@@ -2,7 +2,7 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
 import dev.girdle.io.Sizes;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.NativeItems;
 import java.util.Map;
 import java.util.Optional;
 
@@ -13,9 +13,9 @@ final class Natives {
   private Natives() {}
 
   /** How many systems there is native code for, and what a target would leave out. */
-  static Optional<String> notice(Assessment assessment) {
-    Map<String, Long> bySystem = assessment.natives().bySystem();
-    Optional<Target> cheapest = Target.ALL.stream().filter(t -> saves(assessment, t)).findFirst();
+  static Optional<String> notice(NativeItems natives) {
+    Map<String, Long> bySystem = natives.bySystem();
+    Optional<Target> cheapest = Target.ALL.stream().filter(t -> saves(natives, t)).findFirst();
     if (bySystem.size() < 2 || cheapest.isEmpty()) {
       return Optional.empty();
     }
@@ -32,7 +32,7 @@ final class Natives {
             + "); --target "
             + cheapest.get().text()
             + " leaves out "
-            + Sizes.of(assessment.natives().bytesNotFor(cheapest.get()))
+            + Sizes.of(natives.bytesNotFor(cheapest.get()))
             + " of it");
   }
 
@@ -42,10 +42,10 @@ final class Natives {
   }
 
   /** A target is worth a word only if there is native code for it, and for others. */
-  private static boolean saves(Assessment assessment, Target target) {
+  private static boolean saves(NativeItems natives, Target target) {
     boolean any =
-        assessment.natives().bySystem().keySet().stream()
+        natives.bySystem().keySet().stream()
             .anyMatch(s -> s.startsWith(target.system() + "-") && s.contains(target.processor()));
-    return any && assessment.natives().bytesNotFor(target) > 0;
+    return any && natives.bytesNotFor(target) > 0;
   }
 }

@@ -116,7 +116,7 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
     List<String> notices = new ArrayList<>(first.notices());
     outcome.artifacts().forEach(a -> notices.addAll(a.notices()));
     if (first.plan().choice().target().isEmpty()) {
-      Natives.notice(first).ifPresent(notices::add);
+      Natives.notice(first.natives()).ifPresent(notices::add);
     }
     doubts(first).ifPresent(notices::add);
     openInOwnCode(first).ifPresent(notices::add);

@@ -8,6 +8,7 @@ import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
 import dev.girdle.seal.AsTyped;
 import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Overview;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,9 +17,9 @@ import java.util.Optional;
  * Shows what survey found.
  *
  * @param application what was surveyed
- * @param assessment what its closure tells; empty if the entry point is not clear
+ * @param overview what a look at it tells; empty if the entry point is not clear
  */
-public record SurveyView(Application application, Optional<Assessment> assessment) implements View {
+public record SurveyView(Application application, Optional<Overview> overview) implements View {
   @Override
   public void print(Console console) {
     console.line(
@@ -29,7 +30,8 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     application.starts().stream()
         .skip(1)
         .forEach(s -> facts.row("", s.label() + " starts " + s.entry().name()));
-    facts.row("needs", assessment.map(a -> need(a)).orElse("known once the entry point is chosen"));
+    facts.row(
+        "needs", overview.map(SurveyView::need).orElse("known once the entry point is chosen"));
     facts.row(
         "size",
         Sizes.of(application.size())
@@ -39,14 +41,17 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     printCandidates(console);
     printComponents(console);
     printSetAside(console);
-    assessment.ifPresent(a -> conflicts(a).print(console));
+    overview.ifPresent(o -> conflicts(o).print(console));
     console.notices(notices());
     console.gap();
     console.line(("Next: girdle " + next()).strip());
   }
 
-  private static String need(Assessment a) {
-    return a.need().text() + ", because of " + a.need().because();
+  private static String need(Overview o) {
+    return o.need().text()
+        + ", because of "
+        + o.need().because()
+        + "; what it asks for may need a newer one";
   }
 
   private String entryPoint(Console console) {
@@ -89,8 +94,8 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
     table.print(console, true);
   }
 
-  private ConflictTable conflicts(Assessment a) {
-    return new ConflictTable(application, a.examination().conflicts());
+  private ConflictTable conflicts(Overview o) {
+    return new ConflictTable(application, o.conflicts());
   }
 
   private void printSetAside(Console console) {
@@ -107,22 +112,8 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
 
   private List<String> notices() {
     List<String> notices = new ArrayList<>();
-    assessment.flatMap(Natives::notice).ifPresent(notices::add);
-    notices.addAll(assessment.map(Assessment::notices).orElse(application.notices()));
-    assessment.ifPresent(
-        a -> {
-          if (!a.faults().isEmpty()) {
-            notices.add(count(a.faults().size(), "thing") + " needed and missing");
-          }
-          if (!a.ballast().isEmpty()) {
-            notices.add(
-                count(
-                        (int) a.ballast().stream().filter(b -> b.path().isEmpty()).count(),
-                        "component")
-                    + " that nothing needs, "
-                    + Sizes.of(a.ballastBytes()));
-          }
-        });
+    overview.flatMap(o -> Natives.notice(o.natives())).ifPresent(notices::add);
+    notices.addAll(application.notices());
     return notices;
   }
 
@@ -133,7 +124,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
           + " --entry "
           + application.candidates().get(0).name();
     }
-    return "closure " + assessment.map(SurveyView::words).orElse(application.source());
+    return "closure " + overview.map(o -> AsTyped.of(o.plan())).orElse(application.source());
   }
 
   /** The application with what was chosen for it, as it is to be typed again. */
@@ -163,7 +154,7 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
             "language", "Java",
             "entryPoint", application.entryPoint(),
             "candidates", application.candidates(),
-            "runtime", assessment.map(Assessment::need),
+            "runtime", overview.map(Overview::need),
             "bytes", application.size(),
             "components",
                 application.components().stream()
@@ -188,8 +179,8 @@ public record SurveyView(Application application, Optional<Assessment> assessmen
                                 "arguments", t.arguments(),
                                 "options", t.options()))
                     .toList(),
-            "native", assessment.map(a -> a.natives().bySystem()),
-            "conflicts", assessment.map(a -> conflicts(a).json()),
+            "native", overview.map(o -> o.natives().bySystem()),
+            "conflicts", overview.map(o -> conflicts(o).json()),
             "absent", application.absent(),
             "setAside", application.setAside(),
             "notices", notices()));

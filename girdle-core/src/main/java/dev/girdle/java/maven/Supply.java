@@ -2,6 +2,7 @@ package dev.girdle.java.maven;
 
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Scratch;
 import dev.girdle.plan.Declared;
 import java.io.IOException;
 import java.net.URI;
@@ -152,8 +153,7 @@ final class Supply {
     if (isConnected()) {
       for (Repository repository : repositories) {
         try {
-          Path file = Files.createTempFile("girdle-", ".xml");
-          Files.delete(file);
+          Path file = Scratch.path(".xml");
           if (repository.fetch(folder + "maven-metadata.xml", file).isPresent()) {
             found.add(PomReader.parse(Files.readAllBytes(file)));
           }

@@ -27,24 +27,33 @@ final class Digests {
 
   private final Path file;
   private final Mark mark;
-  private final Map<String, String> known = new LinkedHashMap<>(16, 0.75f, true);
+  private Map<String, String> known;
   private boolean changed;
 
   Digests(Path file, Mark mark) {
     this.file = file;
     this.mark = mark;
-    try {
-      if (Files.isRegularFile(file)) {
-        mark.unmark(Files.readAllBytes(file), WHAT)
-            .ifPresent(
-                b ->
-                    new String(b, StandardCharsets.UTF_8)
-                        .lines()
-                        .forEach(l -> known.put(l.substring(65), l.substring(0, 64))));
+  }
+
+  /** What was found out before, read when it is first asked for; the latest asked for is last. */
+  private Map<String, String> known() {
+    if (known == null) {
+      known = new LinkedHashMap<>(16, 0.75f, true);
+      try {
+        if (Files.isRegularFile(file)) {
+          mark.unmark(Files.readAllBytes(file), WHAT).ifPresent(this::take);
+        }
+      } catch (IOException | IndexOutOfBoundsException e) {
+        known.clear();
       }
-    } catch (IOException | IndexOutOfBoundsException e) {
-      known.clear();
     }
+    return known;
+  }
+
+  private void take(byte[] bytes) {
+    new String(bytes, StandardCharsets.UTF_8)
+        .lines()
+        .forEach(l -> known.put(l.substring(65), l.substring(0, 64)));
   }
 
   /** The SHA-256 of contents, in hexadecimal digits. */
@@ -55,14 +64,14 @@ final class Digests {
       return Sha256.of(content);
     }
     synchronized (this) {
-      String digest = known.get(state);
+      String digest = known().get(state);
       if (digest != null) {
         return digest;
       }
     }
     String digest = Sha256.of(content);
     synchronized (this) {
-      known.put(state, digest);
+      known().put(state, digest);
       changed = true;
     }
     return digest;

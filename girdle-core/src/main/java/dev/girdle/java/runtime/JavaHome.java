@@ -37,7 +37,7 @@ public record JavaHome(
       return Optional.empty();
     }
     String version = plain(release.getProperty("JAVA_VERSION", ""));
-    if (!Files.isRegularFile(image) || !version.matches("\\d+.*")) {
+    if (!Files.isRegularFile(image) || !version.matches("\\d{1,3}(\\D.*)?")) {
       return Optional.empty();
     }
     return Optional.of(

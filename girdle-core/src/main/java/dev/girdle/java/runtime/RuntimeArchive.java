@@ -1,17 +1,24 @@
 package dev.girdle.java.runtime;
 
+import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
 import dev.girdle.io.ArchiveBounds;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
+import dev.girdle.io.PromisedStream;
 import dev.girdle.io.TreeFile;
 import java.io.BufferedInputStream;
+import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,10 +37,14 @@ import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
 final class RuntimeArchive {
   private static final int DEEPEST_HOME = 4;
 
+  /** Bytes of all its files together; the largest runtime has half a gigabyte. */
+  private static final long LARGEST = 8L << 30;
+
   private final Path folder;
   private final Map<String, String> links = new LinkedHashMap<>();
   private final List<String> problems = new ArrayList<>();
   private int entries;
+  private long promised;
 
   private RuntimeArchive(Path folder) {
     this.folder = folder;
@@ -79,10 +90,10 @@ final class RuntimeArchive {
   }
 
   private void untar(Path source) throws IOException {
-    try (InputStream in = new BufferedInputStream(Files.newInputStream(source));
-        TarArchiveInputStream tar =
-            new TarArchiveInputStream(new GzipCompressorInputStream(in), "UTF-8")) {
-      for (TarArchiveEntry e = tar.getNextEntry(); e != null; e = tar.getNextEntry()) {
+    try (InputStream file = new BufferedInputStream(FolderTree.content(source).open());
+        InputStream in = gunzipped(file, source);
+        TarArchiveInputStream tar = new TarArchiveInputStream(in, "UTF-8")) {
+      for (TarArchiveEntry e = next(tar, source); e != null; e = next(tar, source)) {
         if (!isFit(e.getName(), e.getSize())) {
           continue;
         }
@@ -91,18 +102,78 @@ final class RuntimeArchive {
         } else if (e.isLink() || e.isCharacterDevice() || e.isBlockDevice() || e.isFIFO()) {
           problems.add(e.getName() + " is a link or a device");
         } else if (!e.isDirectory()) {
-          write(e.getName(), tar, (e.getMode() & 0100) != 0);
+          write(e.getName(), reading(tar, source), (e.getMode() & 0100) != 0);
         }
       }
+      reading(in, source).transferTo(OutputStream.nullOutputStream()); // its checksum is at its end
     }
     finish(source);
   }
 
+  private static InputStream gunzipped(InputStream file, Path source) throws UnreadableException {
+    try {
+      return GzipCompressorInputStream.builder()
+          .setInputStream(file)
+          .setDecompressConcatenated(true)
+          .get();
+    } catch (IOException e) {
+      throw damaged(source, e);
+    }
+  }
+
+  private static TarArchiveEntry next(TarArchiveInputStream tar, Path source)
+      throws UnreadableException {
+    try {
+      return tar.getNextEntry();
+    } catch (IOException | IllegalArgumentException e) {
+      throw damaged(source, e);
+    }
+  }
+
+  private static UnreadableException damaged(Path source, Exception cause) {
+    return new UnreadableException(
+        Fault.APPLICATION,
+        source.toString(),
+        "is damaged, or no archive of a runtime: " + cause.getMessage(),
+        cause);
+  }
+
+  /** What cannot be unpacked is no failure of writing. */
+  private static InputStream reading(InputStream in, Path source) {
+    return new FilterInputStream(in) {
+      @Override
+      public int read() throws IOException {
+        throw new UnsupportedOperationException("whole arrays are read");
+      }
+
+      @Override
+      public int read(byte[] buffer, int from, int length) throws IOException {
+        try {
+          return in.read(buffer, from, length);
+        } catch (IOException | IllegalArgumentException e) {
+          throw damaged(source, e);
+        }
+      }
+
+      @Override
+      public void close() {
+        // there is more to read
+      }
+    };
+  }
+
   private void unzip(Path source) throws IOException {
-    try (ZipFile zip = ZipFile.builder().setPath(source).get()) {
-      for (ZipArchiveEntry e : java.util.Collections.list(zip.getEntries())) {
+    try (SeekableByteChannel channel = FolderTree.channel(source);
+        ZipFile zip = zip(channel, source)) {
+      for (ZipArchiveEntry e : Collections.list(zip.getEntries())) {
         if (isFit(e.getName(), e.getSize()) && !e.isDirectory()) {
-          try (InputStream in = zip.getInputStream(e)) {
+          if (e.isUnixSymlink()) {
+            links.put(e.getName(), zip.getUnixSymlink(e));
+            continue;
+          }
+          String what = source + ": entry " + e.getName();
+          try (InputStream in =
+              new PromisedStream(entry(zip, e, source), e.getSize(), e.getCrc(), what)) {
             write(e.getName(), in, (e.getUnixMode() & 0100) != 0);
           }
         }
@@ -111,13 +182,31 @@ final class RuntimeArchive {
     finish(source);
   }
 
+  private static ZipFile zip(SeekableByteChannel channel, Path source) throws UnreadableException {
+    try {
+      return ZipFile.builder().setSeekableByteChannel(channel).get();
+    } catch (IOException | IllegalArgumentException e) {
+      throw damaged(source, e);
+    }
+  }
+
+  private static InputStream entry(ZipFile zip, ZipArchiveEntry entry, Path source)
+      throws UnreadableException {
+    try {
+      return zip.getInputStream(entry);
+    } catch (IOException e) {
+      throw damaged(source, e);
+    }
+  }
+
   private boolean isFit(String name, long size) {
+    ArchiveBounds bounds = ArchiveBounds.SENSIBLE;
     String leads = Paths.leadsOut(name);
+    promised += Math.max(size, 0);
     if (leads != null) {
-      problems.add(name.replaceAll("\\p{Cntrl}", "?") + " " + leads);
-    } else if (size > ArchiveBounds.SENSIBLE.entryBytes()
-        || ++entries > ArchiveBounds.SENSIBLE.entries()) {
-      problems.add(name + " is more than any runtime has");
+      problems.add(Paths.printable(name) + " " + leads);
+    } else if (size > bounds.entryBytes() || promised > LARGEST || ++entries > bounds.entries()) {
+      problems.add(Paths.printable(name) + " is more than any runtime has");
     }
     return problems.isEmpty();
   }

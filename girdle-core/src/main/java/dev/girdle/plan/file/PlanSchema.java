@@ -8,6 +8,7 @@ import com.networknt.schema.SchemaValidatorsConfig;
 import com.networknt.schema.SpecVersion;
 import com.networknt.schema.ValidationMessage;
 import dev.girdle.app.Nearest;
+import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -57,14 +58,70 @@ final class PlanSchema {
                     text.at(pointer), named(pointer) + wrong(message, text.root().at(pointer)));
           });
     }
+    addUnprintable("", text.root(), text, problems);
     return problems;
+  }
+
+  /** Characters that no name, path or word has, wherever they stand. */
+  private static void addUnprintable(
+      String pointer, JsonNode node, YamlText text, List<Problem> to) {
+    if (node.isTextual() && node.asText().chars().anyMatch(PlanSchema::isUnprintable)) {
+      to.add(
+          new Problem(
+              text.at(pointer), named(pointer) + "has a character that no text should have"));
+    }
+    if (node.isObject()) {
+      node.fields()
+          .forEachRemaining(
+              e -> addUnprintable(pointer + "/" + escaped(e.getKey()), e.getValue(), text, to));
+    }
+    for (int i = 0; node.isArray() && i < node.size(); i++) {
+      addUnprintable(pointer + "/" + i, node.get(i), text, to);
+    }
+  }
+
+  private static boolean isUnprintable(int c) {
+    return Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r';
+  }
+
+  /** A name in a JSON pointer (RFC 6901, section 3). */
+  private static String escaped(String name) {
+    return name.replace("~", "~0").replace("/", "~1");
   }
 
   private String unknown(String pointer, String word, ValidationMessage message) {
     JsonNode known = ownerIn(message).path("properties");
     List<String> words = new ArrayList<>();
     known.fieldNames().forEachRemaining(words::add);
-    return named(pointer) + "there is no word " + word + nearest(word, words);
+    List<String> elsewhere = new ArrayList<>();
+    collectPlaces(schema.getSchemaNode(), "", word, elsewhere);
+    return elsewhere.isEmpty()
+        ? named(pointer) + "there is no word " + word + nearest(word, words)
+        : named(pointer)
+            + "there is no word "
+            + word
+            + " here; it belongs under "
+            + String.join(" or ", elsewhere.stream().distinct().toList());
+  }
+
+  /** Where in a plan a word may stand, other than at its top. */
+  private static void collectPlaces(JsonNode part, String at, String word, List<String> places) {
+    JsonNode words = part.path("properties");
+    if (words.has(word) && !at.isEmpty()) {
+      places.add(at);
+    }
+    words
+        .fields()
+        .forEachRemaining(
+            e -> {
+              String inside = at.isEmpty() ? e.getKey() : at + "." + e.getKey();
+              collectPlaces(e.getValue(), inside, word, places);
+              collectPlaces(e.getValue().path("items"), inside, word, places);
+              for (JsonNode one : e.getValue().path("oneOf")) {
+                collectPlaces(one, inside, word, places);
+                collectPlaces(one.path("items"), inside, word, places);
+              }
+            });
   }
 
   private static String nearest(String word, List<String> words) {
@@ -114,6 +171,7 @@ final class PlanSchema {
 
   private static String shown(JsonNode value) {
     String text = value.isValueNode() ? value.asText() : kind(value);
+    text = Paths.printable(text);
     return text.length() > 60 ? text.substring(0, 60) + "…" : text;
   }
 

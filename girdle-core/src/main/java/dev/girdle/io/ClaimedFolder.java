@@ -1,0 +1,175 @@
+package dev.girdle.io;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.FileSystems;
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileAttribute;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * A folder, closed to other users, in which one running process works.
+ *
+ * <p>The process holds a lock on a file in it, which the system takes back when the process ends in
+ * whatever way. So others can tell a folder that is worked in from one that was left behind, and
+ * clear the latter away. When the process is told to end, its folders are removed.
+ */
+final class ClaimedFolder implements AutoCloseable {
+  private static final String LOCK = "lock";
+
+  /** Until then, somebody who has just made a folder may not have come to lock it. */
+  private static final Duration JUST_MADE = Duration.ofMinutes(2);
+
+  private static final Set<PosixFilePermission> CLOSED =
+      PosixFilePermissions.fromString("rwx------");
+
+  private static final Set<ClaimedFolder> OPEN = ConcurrentHashMap.newKeySet();
+  private static final int MOST_ATTEMPTS = 50;
+  private static final int PAUSE_MILLIS = 20;
+
+  static {
+    Runtime.getRuntime().addShutdownHook(new Thread(ClaimedFolder::removeAll, "clearing away"));
+  }
+
+  private final Path folder;
+  private final FileChannel channel;
+
+  private ClaimedFolder(Path folder, FileChannel channel) {
+    this.folder = folder;
+    this.channel = channel;
+    OPEN.add(this);
+  }
+
+  /**
+   * Makes a folder and claims it.
+   *
+   * @throws java.nio.file.FileAlreadyExistsException if something of that name is there
+   * @throws IOException if it cannot be made
+   */
+  static ClaimedFolder make(Path folder) throws IOException {
+    boolean isPosix = FileSystems.getDefault().supportedFileAttributeViews().contains("posix");
+    FileAttribute<?>[] closed =
+        isPosix
+            ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(CLOSED)}
+            : new FileAttribute<?>[0];
+    Files.createDirectory(folder, closed);
+    FileChannel channel =
+        FileChannel.open(folder.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    try {
+      channel.tryLock();
+    } catch (IOException e) {
+      // a file system without locks: nobody will take it for left behind, since nobody can lock it
+    }
+    return new ClaimedFolder(folder, channel);
+  }
+
+  /**
+   * Claims a folder that another process has left behind.
+   *
+   * @return empty if it is none, or is worked in, or that cannot be told
+   */
+  static Optional<ClaimedFolder> leftBehind(Path folder) {
+    try {
+      if (!isClosed(folder)) {
+        return Optional.empty();
+      }
+      FileChannel channel =
+          FileChannel.open(
+              folder.resolve(LOCK), StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS);
+      FileLock lock = tryLock(channel);
+      if (lock == null) {
+        channel.close();
+        return Optional.empty();
+      }
+      return Optional.of(new ClaimedFolder(folder, channel));
+    } catch (NoSuchFileException e) {
+      return withoutLock(folder);
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  private static FileLock tryLock(FileChannel channel) throws IOException {
+    try {
+      return channel.tryLock();
+    } catch (OverlappingFileLockException e) {
+      return null; // this very process works in it
+    }
+  }
+
+  /** Its maker was ended before it could lock it, or is about to. */
+  private static Optional<ClaimedFolder> withoutLock(Path folder) {
+    try {
+      Instant made = Files.getLastModifiedTime(folder, LinkOption.NOFOLLOW_LINKS).toInstant();
+      return made.plus(JUST_MADE).isBefore(Instant.now())
+          ? Optional.of(new ClaimedFolder(folder, null))
+          : Optional.empty();
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** What is open to others was not made here. */
+  private static boolean isClosed(Path folder) throws IOException {
+    if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+      return false;
+    }
+    boolean isPosix = folder.getFileSystem().supportedFileAttributeViews().contains("posix");
+    return !isPosix
+        || Files.getPosixFilePermissions(folder, LinkOption.NOFOLLOW_LINKS).equals(CLOSED);
+  }
+
+  Path path() {
+    return folder;
+  }
+
+  /** Removes the folder with all that is in it. */
+  @Override
+  public void close() throws IOException {
+    OPEN.remove(this);
+    Folders.emptyBut(folder, LOCK);
+    if (channel != null) {
+      channel.close();
+    }
+    Folders.delete(folder);
+  }
+
+  /** Others may still be writing into the folders while the process is told to end. */
+  private static void removeAll() {
+    Leaving.begin();
+    ProcessHandle.current().descendants().forEach(ProcessHandle::destroyForcibly);
+    for (int attempt = 0; attempt < MOST_ATTEMPTS && !OPEN.isEmpty(); attempt++) {
+      for (ClaimedFolder one : OPEN) {
+        try {
+          Folders.delete(one.folder);
+          if (attempt > 0 && !Files.exists(one.folder)) {
+            OPEN.remove(one);
+          }
+        } catch (IOException e) {
+          continue; // once more
+        }
+      }
+      pause();
+    }
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(PAUSE_MILLIS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

@@ -1,0 +1,85 @@
+package dev.girdle.io;
+
+import java.io.IOException;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Deletes folders. Links are deleted and not followed; what is gone already does not matter. */
+public final class Folders {
+  private Folders() {}
+
+  /**
+   * Deletes a file or folder and all that is in it.
+   *
+   * @param path may be missing
+   * @throws IOException if something cannot be deleted
+   */
+  public static void delete(Path path) throws IOException {
+    if (!Files.exists(path, LinkOption.NOFOLLOW_LINKS)) {
+      return;
+    }
+    Files.walkFileTree(
+        path,
+        new SimpleFileVisitor<>() {
+          @Override
+          public FileVisitResult preVisitDirectory(Path dir, BasicFileAttributes a)
+              throws IOException {
+            open(dir);
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFile(Path file, BasicFileAttributes a) throws IOException {
+            Files.deleteIfExists(file);
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
+            if (e instanceof NoSuchFileException) {
+              return FileVisitResult.CONTINUE;
+            }
+            open(file);
+            delete(file);
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult postVisitDirectory(Path dir, IOException e) throws IOException {
+            Files.deleteIfExists(dir);
+            return FileVisitResult.CONTINUE;
+          }
+        });
+  }
+
+  /** What is in a folder cannot be deleted if it cannot be written to. */
+  private static void open(Path dir) throws IOException {
+    boolean isClosed = !(Files.isWritable(dir) && Files.isReadable(dir) && Files.isExecutable(dir));
+    if (isClosed
+        && Files.isDirectory(dir, LinkOption.NOFOLLOW_LINKS)
+        && dir.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+      Files.setPosixFilePermissions(dir, PosixFilePermissions.fromString("rwx------"));
+    }
+  }
+
+  /** Deletes all that is in a folder but one file. */
+  static void emptyBut(Path folder, String kept) throws IOException {
+    List<Path> inside;
+    try (Stream<Path> all = Files.list(folder)) {
+      inside = all.filter(p -> !p.endsWith(kept)).toList();
+    } catch (NoSuchFileException e) {
+      return;
+    }
+    for (Path path : inside) {
+      delete(path);
+    }
+  }
+}
