@@ -36,7 +36,7 @@ public final class Main {
   }
 
   /**
-   * Runs Girdle.
+   * Runs Girdle within this process, which goes on afterwards.
    *
    * @param out for results
    * @param err for progress, warnings and errors
@@ -45,7 +45,7 @@ public final class Main {
    * @param args a command and its options
    * @return the exit status
    */
-  static int run(
+  public static int run(
       PrintStream out,
       PrintStream err,
       boolean terminal,

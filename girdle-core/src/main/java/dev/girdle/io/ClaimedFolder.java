@@ -1,9 +1,12 @@
 package dev.girdle.io;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -17,6 +20,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
@@ -36,6 +40,7 @@ final class ClaimedFolder implements AutoCloseable {
       PosixFilePermissions.fromString("rwx------");
 
   private static final Set<ClaimedFolder> OPEN = ConcurrentHashMap.newKeySet();
+  private static final int LONGEST_CONTENT = 64;
   private static final int MOST_ATTEMPTS = 50;
   private static final int PAUSE_MILLIS = 20;
 
@@ -55,7 +60,8 @@ final class ClaimedFolder implements AutoCloseable {
   /**
    * Makes a folder and claims it.
    *
-   * @throws java.nio.file.FileAlreadyExistsException if something of that name is there
+   * @throws FileAlreadyExistsException if something of that name is there, or somebody has taken
+   *     the new folder for one that was left behind; another name serves
    * @throws IOException if it cannot be made
    */
   static ClaimedFolder make(Path folder) throws IOException {
@@ -65,14 +71,29 @@ final class ClaimedFolder implements AutoCloseable {
             ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(CLOSED)}
             : new FileAttribute<?>[0];
     Files.createDirectory(folder, closed);
-    FileChannel channel =
-        FileChannel.open(folder.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    FileChannel channel;
     try {
-      channel.tryLock();
-    } catch (IOException e) {
-      // a file system without locks: nobody will take it for left behind, since nobody can lock it
+      channel =
+          FileChannel.open(
+              folder.resolve(LOCK), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+    } catch (NoSuchFileException e) {
+      throw new FileAlreadyExistsException(folder.toString());
     }
+    if (!isOurs(channel)) {
+      channel.close();
+      throw new FileAlreadyExistsException(folder.toString());
+    }
+    byte[] content = UUID.randomUUID().toString().getBytes(StandardCharsets.US_ASCII);
+    channel.write(ByteBuffer.wrap(content));
     return new ClaimedFolder(folder, channel);
+  }
+
+  private static boolean isOurs(FileChannel channel) {
+    try {
+      return channel.tryLock() != null;
+    } catch (IOException e) {
+      return true; // a file system without locks: nobody can take it for left behind either
+    }
   }
 
   /**
@@ -87,9 +108,11 @@ final class ClaimedFolder implements AutoCloseable {
       }
       FileChannel channel =
           FileChannel.open(
-              folder.resolve(LOCK), StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS);
-      FileLock lock = tryLock(channel);
-      if (lock == null) {
+              folder.resolve(LOCK),
+              StandardOpenOption.READ,
+              StandardOpenOption.WRITE,
+              LinkOption.NOFOLLOW_LINKS);
+      if (tryLock(channel) == null || !isStillThere(folder, channel)) {
         channel.close();
         return Optional.empty();
       }
@@ -109,16 +132,30 @@ final class ClaimedFolder implements AutoCloseable {
     }
   }
 
+  /**
+   * Between two steps, whoever worked in it may have ended and removed it, and somebody else may
+   * have made another one of that name. Each lock file has a content of its own.
+   */
+  private static boolean isStillThere(Path folder, FileChannel channel) throws IOException {
+    ByteBuffer locked = ByteBuffer.allocate(LONGEST_CONTENT);
+    channel.read(locked, 0);
+    byte[] there = Files.readAllBytes(folder.resolve(LOCK));
+    boolean isSame = locked.flip().equals(ByteBuffer.wrap(there));
+    return isSame && (there.length > 0 || isOld(folder));
+  }
+
   /** Its maker was ended before it could lock it, or is about to. */
   private static Optional<ClaimedFolder> withoutLock(Path folder) {
     try {
-      Instant made = Files.getLastModifiedTime(folder, LinkOption.NOFOLLOW_LINKS).toInstant();
-      return made.plus(JUST_MADE).isBefore(Instant.now())
-          ? Optional.of(new ClaimedFolder(folder, null))
-          : Optional.empty();
+      return isOld(folder) ? Optional.of(new ClaimedFolder(folder, null)) : Optional.empty();
     } catch (IOException e) {
       return Optional.empty();
     }
+  }
+
+  private static boolean isOld(Path folder) throws IOException {
+    Instant made = Files.getLastModifiedTime(folder, LinkOption.NOFOLLOW_LINKS).toInstant();
+    return made.plus(JUST_MADE).isBefore(Instant.now());
   }
 
   /** What is open to others was not made here. */
@@ -135,15 +172,17 @@ final class ClaimedFolder implements AutoCloseable {
     return folder;
   }
 
-  /** Removes the folder with all that is in it. */
+  /** Removes the folder with all that is in it, and only then lets others have its name. */
   @Override
   public void close() throws IOException {
     OPEN.remove(this);
-    Folders.emptyBut(folder, LOCK);
-    if (channel != null) {
-      channel.close();
+    try {
+      Folders.delete(folder);
+    } finally {
+      if (channel != null) {
+        channel.close();
+      }
     }
-    Folders.delete(folder);
   }
 
   /** Others may still be writing into the folders while the process is told to end. */

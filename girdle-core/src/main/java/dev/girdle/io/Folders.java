@@ -9,8 +9,6 @@ import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.util.List;
-import java.util.stream.Stream;
 
 /** Deletes folders. Links are deleted and not followed; what is gone already does not matter. */
 public final class Folders {
@@ -67,19 +65,6 @@ public final class Folders {
         && Files.isDirectory(dir, LinkOption.NOFOLLOW_LINKS)
         && dir.getFileSystem().supportedFileAttributeViews().contains("posix")) {
       Files.setPosixFilePermissions(dir, PosixFilePermissions.fromString("rwx------"));
-    }
-  }
-
-  /** Deletes all that is in a folder but one file. */
-  static void emptyBut(Path folder, String kept) throws IOException {
-    List<Path> inside;
-    try (Stream<Path> all = Files.list(folder)) {
-      inside = all.filter(p -> !p.endsWith(kept)).toList();
-    } catch (NoSuchFileException e) {
-      return;
-    }
-    for (Path path : inside) {
-      delete(path);
     }
   }
 }

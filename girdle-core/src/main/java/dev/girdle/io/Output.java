@@ -94,12 +94,22 @@ public final class Output implements AutoCloseable {
           "  Choose another place with --out.");
     }
     recover(place);
-    String id = UUID.randomUUID().toString().substring(0, 8);
     try {
-      ClaimedFolder claimed = ClaimedFolder.make(parent.resolve(prefix(place) + id + ENDING));
-      return new Output(place, occupant, claimed);
+      return new Output(place, occupant, claim(parent, prefix(place), MOST_ATTEMPTS));
     } catch (IOException e) {
       throw cannotWrite(place, e);
+    }
+  }
+
+  private static ClaimedFolder claim(Path parent, String prefix, int attempts) throws IOException {
+    String id = UUID.randomUUID().toString().substring(0, 8);
+    try {
+      return ClaimedFolder.make(parent.resolve(prefix + id + ENDING));
+    } catch (FileAlreadyExistsException e) {
+      if (attempts == 0) {
+        throw e;
+      }
+      return claim(parent, prefix, attempts - 1);
     }
   }
 

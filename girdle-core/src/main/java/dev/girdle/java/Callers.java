@@ -35,12 +35,8 @@ final class Callers {
 
   static Callers of(Item item) throws UnreadableItemException, IOException {
     ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
-    Callers callers = new Callers(reader.getClassName());
-    try {
-      reader.accept(callers.new Visitor(), ClassReader.SKIP_FRAMES);
-    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
-      throw new UnreadableItemException("is a damaged class file");
-    }
+    Callers callers = new Callers(ClassHeader.reading(reader::getClassName));
+    ClassHeader.accept(reader, callers.new Visitor(), ClassReader.SKIP_FRAMES);
     return callers;
   }
 

@@ -164,14 +164,24 @@ final class ClassDemands extends ClassVisitor {
     return recording.recorded(visitor.version, visitor.supertypes, visitor.declared);
   }
 
+  /** Descriptors are looked into only now, and may be damaged as well. */
+  static void tell(RawClass raw, Gathering gathering) throws UnreadableItemException {
+    ClassHeader.reading(
+        () -> {
+          Recording.tell(raw, gathering);
+          return null;
+        });
+  }
+
   /**
    * Holds what a class says against what is there.
    *
    * @param exact whether it is told which parts of things it asks for
    */
-  static Result resolved(RawClass raw, Item item, ClassIndex index, boolean exact) {
+  static Result resolved(RawClass raw, Item item, ClassIndex index, boolean exact)
+      throws UnreadableItemException {
     Gathering gathering = new Gathering(item, index, exact, "");
-    Recording.tell(raw, gathering);
+    tell(raw, gathering);
     return new Result(
         gathering.demands(), Map.of(), raw.declared(), raw.supertypes(), Set.of(), raw.version());
   }
@@ -196,11 +206,8 @@ final class ClassDemands extends ClassVisitor {
   }
 
   private void accept(ClassReader reader) throws UnreadableItemException {
-    try {
-      reader.accept(this, isVerified ? ClassReader.EXPAND_FRAMES : ClassReader.SKIP_FRAMES);
-    } catch (IndexOutOfBoundsException | IllegalArgumentException | NegativeArraySizeException e) {
-      throw new UnreadableItemException("is a damaged class file");
-    }
+    ClassHeader.accept(
+        reader, this, isVerified ? ClassReader.EXPAND_FRAMES : ClassReader.SKIP_FRAMES);
   }
 
   private Result result() {

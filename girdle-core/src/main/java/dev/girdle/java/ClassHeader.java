@@ -3,6 +3,7 @@ package dev.girdle.java;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.Content;
 import java.io.IOException;
+import java.util.function.Supplier;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.MethodVisitor;
@@ -38,12 +39,10 @@ record ClassHeader(
   /** Reads a class file, or says why it cannot be read. */
   static ClassHeader read(byte[] bytes) throws UnreadableItemException {
     Reader reader = new Reader();
-    try {
-      readerOf(bytes)
-          .accept(reader, ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
-    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
-      throw new UnreadableItemException("is a damaged class file");
-    }
+    accept(
+        readerOf(bytes),
+        reader,
+        ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
     return new ClassHeader(
         reader.name,
         reader.superName,
@@ -67,9 +66,31 @@ record ClassHeader(
               + (ClassDemands.NEWEST_MAJOR - 44)
               + ")");
     }
+    return reading(() -> new ClassReader(bytes));
+  }
+
+  /** Shows a class to a visitor. */
+  static void accept(ClassReader reader, ClassVisitor visitor, int flags)
+      throws UnreadableItemException {
+    reading(
+        () -> {
+          reader.accept(visitor, flags);
+          return null;
+        });
+  }
+
+  /**
+   * Reads something of a class file. What does not hold together in it makes readers and visitors
+   * stumble in many ways, all of which are damage of the class file.
+   */
+  static <T> T reading(Supplier<T> work) throws UnreadableItemException {
     try {
-      return new ClassReader(bytes);
-    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
+      return work.get();
+    } catch (IndexOutOfBoundsException
+        | IllegalArgumentException
+        | NegativeArraySizeException
+        | NullPointerException
+        | ClassCastException e) {
       throw new UnreadableItemException("is a damaged class file");
     }
   }

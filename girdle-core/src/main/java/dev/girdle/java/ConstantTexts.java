@@ -34,7 +34,8 @@ final class ConstantTexts {
   /** All constant texts of a class. */
   static List<String> all(Item ofClass) throws IOException {
     try {
-      return in(ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content())));
+      ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()));
+      return ClassHeader.reading(() -> in(reader));
     } catch (UnreadableItemException e) {
       return List.of(); // the walk of the application has told it
     }

@@ -36,18 +36,22 @@ final class Glance {
   static RawClass record(Item item) throws UnreadableItemException, IOException {
     ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
     Glance glance = new Glance(new Recording(item));
-    char[] buffer = new char[reader.getMaxStringLength()];
-    try {
-      for (int i = 1; i < reader.getItemCount(); i++) {
-        int at = reader.getItem(i);
-        if (at > 0) {
-          glance.constant(reader, at, buffer);
-        }
-      }
-    } catch (IndexOutOfBoundsException | IllegalArgumentException e) {
-      throw new UnreadableItemException("is a damaged class file");
-    }
+    ClassHeader.reading(
+        () -> {
+          glance.constants(reader);
+          return null;
+        });
     return glance.recording.recorded(0, List.of(), Set.of());
+  }
+
+  private void constants(ClassReader reader) {
+    char[] buffer = new char[reader.getMaxStringLength()];
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int at = reader.getItem(i);
+      if (at > 0) {
+        constant(reader, at, buffer);
+      }
+    }
   }
 
   /**
@@ -55,9 +59,10 @@ final class Glance {
    *
    * @param wantsParts whether the methods that are called are told, too
    */
-  static List<Demand> resolved(RawClass raw, Item item, ClassIndex index, boolean wantsParts) {
+  static List<Demand> resolved(RawClass raw, Item item, ClassIndex index, boolean wantsParts)
+      throws UnreadableItemException {
     Gathering gathering = new Gathering(item, index, wantsParts, "");
-    Recording.tell(raw, gathering);
+    ClassDemands.tell(raw, gathering);
     return gathering.demands().named();
   }
 

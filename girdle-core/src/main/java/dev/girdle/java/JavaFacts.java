@@ -90,19 +90,23 @@ record JavaFacts(
   private static boolean definesClasses(Item item) {
     try {
       ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
-      char[] buffer = new char[reader.getMaxStringLength()];
-      for (int i = 1; i < reader.getItemCount(); i++) {
-        int at = reader.getItem(i);
-        if (at > 0
-            && reader.readByte(at - 1) == CONSTANT_NAME_AND_TYPE
-            && DEFINES.contains(reader.readUTF8(at, buffer))) {
-          return true;
-        }
-      }
-      return false;
-    } catch (UnreadableItemException | IOException | IndexOutOfBoundsException e) {
+      return ClassHeader.reading(() -> definesClasses(reader));
+    } catch (UnreadableItemException | IOException e) {
       return false; // the walk tells of damaged classes
     }
+  }
+
+  private static boolean definesClasses(ClassReader reader) {
+    char[] buffer = new char[reader.getMaxStringLength()];
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int at = reader.getItem(i);
+      if (at > 0
+          && reader.readByte(at - 1) == CONSTANT_NAME_AND_TYPE
+          && DEFINES.contains(reader.readUTF8(at, buffer))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /**
@@ -143,27 +147,24 @@ record JavaFacts(
   boolean isFoundByLibraries(Item ofClass) {
     Set<String> types = new HashSet<>();
     try {
-      ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content()))
-          .accept(
-              new ClassVisitor(Opcodes.ASM9) {
-                @Override
-                public void visit(
-                    int v, int access, String name, String sig, String parent, String[] faces) {
-                  types.add(String.valueOf(parent));
-                  types.addAll(List.of(faces));
-                }
+      ClassHeader.accept(
+          ClassHeader.readerOf(ClassHeader.bytesOf(ofClass.content())),
+          new ClassVisitor(Opcodes.ASM9) {
+            @Override
+            public void visit(
+                int v, int access, String name, String sig, String parent, String[] faces) {
+              types.add(String.valueOf(parent));
+              types.addAll(List.of(faces));
+            }
 
-                @Override
-                public AnnotationVisitor visitAnnotation(String descriptor, boolean visible) {
-                  types.add(Type.getType(descriptor).getInternalName());
-                  return null;
-                }
-              },
-              ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
-    } catch (UnreadableItemException
-        | IOException
-        | IndexOutOfBoundsException
-        | IllegalArgumentException e) {
+            @Override
+            public AnnotationVisitor visitAnnotation(String descriptor, boolean visible) {
+              types.add(Type.getType(descriptor).getInternalName());
+              return null;
+            }
+          },
+          ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+    } catch (UnreadableItemException | IOException e) {
       return false; // the walk tells of damaged classes
     }
     return types.stream()

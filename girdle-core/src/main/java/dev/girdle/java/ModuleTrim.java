@@ -23,7 +23,8 @@ final class ModuleTrim {
     try {
       ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(descriptor));
       ClassWriter writer = new ClassWriter(0);
-      reader.accept(
+      ClassHeader.accept(
+          reader,
           new ClassVisitor(Opcodes.ASM9, writer) {
             @Override
             public ModuleVisitor visitModule(String name, int access, String version) {

@@ -57,13 +57,12 @@ final class Modules {
     }
     try {
       Reader reader = new Reader();
-      ClassHeader.readerOf(ClassHeader.bytesOf(item.get().content()))
-          .accept(reader, ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG);
+      ClassHeader.accept(
+          ClassHeader.readerOf(ClassHeader.bytesOf(item.get().content())),
+          reader,
+          ClassReader.SKIP_CODE | ClassReader.SKIP_DEBUG);
       return Optional.ofNullable(reader.name).map(n -> new Description(n, reader.provides));
-    } catch (UnreadableItemException
-        | IOException
-        | IndexOutOfBoundsException
-        | IllegalArgumentException e) {
+    } catch (UnreadableItemException | IOException e) {
       return Optional.empty();
     }
   }

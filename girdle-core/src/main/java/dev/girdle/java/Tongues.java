@@ -61,6 +61,15 @@ final class Tongues {
   private static void look(Item item, Set<String> charsets, Map<String, Demand> found)
       throws UnreadableItemException, IOException {
     ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
+    ClassHeader.reading(
+        () -> {
+          look(reader, item, charsets, found);
+          return null;
+        });
+  }
+
+  private static void look(
+      ClassReader reader, Item item, Set<String> charsets, Map<String, Demand> found) {
     for (String text : ConstantTexts.in(reader)) {
       if (charsets.contains(text.toLowerCase(Locale.ROOT))) {
         add(CHARSET + text.replace('.', '_'), item, found);

@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.UnreadableItemException;
 import java.io.IOException;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -79,17 +80,25 @@ final class Uses {
     Set<Component> found = new HashSet<>();
     try {
       ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
-      char[] buffer = new char[reader.getMaxStringLength()];
-      for (int i = 1; i < reader.getItemCount(); i++) {
-        int at = reader.getItem(i);
-        if (at > 0 && reader.readByte(at - 1) == CONSTANT_CLASS) {
-          String name = reader.readUTF8(at, buffer).replace('/', '.');
-          index.classNamed(name).forEach(one -> found.add(one.component()));
-        }
+      for (String name : ClassHeader.reading(() -> classes(reader))) {
+        index.classNamed(name).forEach(one -> found.add(one.component()));
       }
       return found;
-    } catch (UnreadableItemException | IOException | IndexOutOfBoundsException e) {
+    } catch (UnreadableItemException | IOException e) {
       return found; // survey tells of damaged classes elsewhere
     }
+  }
+
+  /** Full names of the classes that a class file names, and what else looks like them. */
+  private static List<String> classes(ClassReader reader) {
+    List<String> names = new ArrayList<>();
+    char[] buffer = new char[reader.getMaxStringLength()];
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int at = reader.getItem(i);
+      if (at > 0 && reader.readByte(at - 1) == CONSTANT_CLASS) {
+        names.add(reader.readUTF8(at, buffer).replace('/', '.'));
+      }
+    }
+    return names;
   }
 }

@@ -6,6 +6,7 @@ import dev.girdle.app.Target;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
 import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.io.InputStream;
@@ -50,6 +51,11 @@ public final class NativeItems {
   private static Optional<NativeCode> read(Item item) {
     try (InputStream in = item.content().open()) {
       return NativeCode.of(in.readNBytes(NativeCode.HEAD));
+    } catch (UnreadableException e) {
+      if (e.fault() != Fault.APPLICATION) {
+        throw new GirdleException(e.fault(), e, e.getMessage());
+      }
+      return Optional.empty(); // told with all that is damaged
     } catch (IOException e) {
       throw GirdleException.because(
           e,

@@ -128,6 +128,7 @@ public final class Sealer {
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(assessment, wished, r)).ifPresent(notices::add);
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
+    long size;
     boolean replace = assessment.plan().output().replace();
     try (Output output = Output.at(place, there -> replace && Places.isOfGirdle(there))) {
       try {
@@ -139,13 +140,14 @@ public final class Sealer {
         progress.at("rehearsing " + place.getFileName(), 0, 0);
         notices.addAll(gate.get().pass(output.work()));
       }
+      size = sizeOf(output.work()); // once it is in its place, others may replace it
       output.moveIn();
     }
     return new Artifact(
         wish.label(),
         assessment.plan().choice().target(),
         place,
-        sizeOf(place),
+        size,
         layout.files().size(),
         start(wish, layout, place, top),
         notices);

@@ -29,11 +29,11 @@ if [ -n "$sourced" ]; then
   return 2 2>/dev/null || exit 2
 fi
 
-# The usual programs of the system are used, also where the path does not lead to them.
+# With a path that is empty, the usual programs of the system are used.
 unset IFS
 path_is_set=${PATH+yes}
 path=${PATH-}
-PATH=${path:+$path:}/usr/bin:/bin
+PATH=${path:-/usr/bin:/bin}
 
 # Sets $real to the file behind a path, through symbolic links.
 follow() {
@@ -158,8 +158,8 @@ extract() {
   ) && [ ! -e "$work/.damaged" ]; then
     # last, and with all names, so that it can be told later whether something has gone
     names=$(cd "$work" && find . ! -type d 2>/dev/null)
-    { printf '%s\n' "$names" > "$work/.unpacked"; } 2>/dev/null \
-      && touch "$work/.unpacked" && return 0
+    list=$work/.unpacked
+    note && note && return 0 # the second time, so that it is no older than its folder
   fi
   drop
   work=
@@ -170,6 +170,11 @@ extract() {
   fi
   problem="$problem${problem:+; }could not be unpacked into $base: the disk may be full, or this file damaged (@VARIABLE@_FILE=verify tells)"
   return 1
+}
+
+# Writes down what there is to be.
+note() {
+  { printf '%s\n' "$names" > "$list"; } 2>/dev/null
 }
 
 unpack() {
@@ -198,10 +203,13 @@ is_whole() {
     if [ "$base/$folder/$inside" -nt "$list" ]; then changed=yes; fi
   done
   [ -n "$changed" ] || return 0
+  names=
   while IFS= read -r inside; do
     [ -e "$base/$folder/$inside" ] || [ -z "$inside" ] || return 1
+    names="$names${names:+
+}$inside"
   done < "$list"
-  touch "$list" 2>/dev/null
+  note
   return 0
 }
 
@@ -218,7 +226,7 @@ compare() {
     fi
   done < "$work/.unpacked"
   if [ "$1" = mend ]; then
-    mv -f "$work/.unpacked" "$base/$folder/.unpacked" && touch "$base/$folder/.unpacked"
+    mv -f "$work/.unpacked" "$base/$folder/.unpacked"
   fi
 }
 
@@ -249,7 +257,7 @@ verify() {
   esac
   problem=
   for number in 1 2; do
-    if choose_base "$number" && [ -d "$base/$folder" ]; then
+    if choose_base "$number" && [ -d "$base/$folder" ] && command -v cmp >/dev/null 2>&1; then
       extract || { say "$problem"; exit 3; }
       compare look
       finish

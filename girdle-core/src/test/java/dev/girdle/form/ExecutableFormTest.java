@@ -268,11 +268,13 @@ class ExecutableFormTest {
   @Test
   void whatWasRemovedOfTheUnpackedIsPutBackAtTheNextStart() throws Exception {
     run(Map.of(), file, "x");
+    Thread.sleep(50); // clocks of file systems are coarse
     Path mine = Files.writeString(unpackedFile("lib/mine"), "of the user");
     Files.delete(unpackedFile("lib/ballast"));
     assertThat(run(Map.of(), file, "x").out()).startsWith("[x]");
     assertThat(unpackedFile("lib/ballast")).hasSize(3 << 20);
     assertThat(mine).hasContent("of the user");
+    Thread.sleep(50);
     Files.delete(unpackedFile("bin/book"));
     assertThat(run(Map.of(), file, "x").out()).startsWith("[x]");
     assertThat(unpacked()).hasSize(1);

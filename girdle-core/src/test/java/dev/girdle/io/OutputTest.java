@@ -160,7 +160,7 @@ class OutputTest {
     Path place = dir.resolve("artifact");
     Path left = Files.createDirectory(dir.resolve(".artifact.0123abcd.part"));
     Files.setPosixFilePermissions(left, PosixFilePermissions.fromString("rwx------"));
-    Files.writeString(left.resolve("lock"), "");
+    Files.writeString(left.resolve("lock"), "of a process that was killed");
     Files.createDirectories(left.resolve("new/artifact"));
     Files.createDirectories(left.resolve("old/000"));
     Files.writeString(left.resolve("old/000/file"), "good");

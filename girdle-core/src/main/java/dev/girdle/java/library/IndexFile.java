@@ -1,5 +1,6 @@
 package dev.girdle.java.library;
 
+import dev.girdle.io.WholeFile;
 import dev.girdle.java.library.LibraryIndex.Entry;
 import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
@@ -9,7 +10,6 @@ import java.io.IOException;
 import java.io.UTFDataFormatException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -67,35 +67,34 @@ final class IndexFile {
   }
 
   void write(Map<String, Entry> entries) {
-    Path fresh = null;
     try {
-      Files.createDirectories(file.getParent());
-      fresh = Files.createTempFile(file.getParent(), ".index-", "");
-      try (DataOutputStream out =
-          new DataOutputStream(
-              new BufferedOutputStream(new DeflaterOutputStream(Files.newOutputStream(fresh))))) {
-        out.writeInt(MAGIC);
-        out.writeUTF(repository);
-        out.writeInt(entries.size());
-        for (Map.Entry<String, Entry> e : entries.entrySet()) {
-          out.writeUTF(e.getKey());
-          out.writeLong(e.getValue().time());
-          out.writeLong(e.getValue().size());
-          out.writeInt(e.getValue().classes().size());
-          for (String name : e.getValue().classes()) {
-            out.writeUTF(name);
-          }
-        }
-      }
-      Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
+      WholeFile.write(
+          file,
+          work -> {
+            write(entries, work);
+            return true;
+          });
     } catch (IOException e) {
-      remove(fresh); // the next run makes the index again
+      return; // the next run makes the index again
     }
   }
 
-  private static void remove(Path fresh) {
-    if (fresh != null && !fresh.toFile().delete()) {
-      fresh.toFile().deleteOnExit();
+  private void write(Map<String, Entry> entries, Path work) throws IOException {
+    try (DataOutputStream out =
+        new DataOutputStream(
+            new BufferedOutputStream(new DeflaterOutputStream(Files.newOutputStream(work))))) {
+      out.writeInt(MAGIC);
+      out.writeUTF(repository);
+      out.writeInt(entries.size());
+      for (Map.Entry<String, Entry> e : entries.entrySet()) {
+        out.writeUTF(e.getKey());
+        out.writeLong(e.getValue().time());
+        out.writeLong(e.getValue().size());
+        out.writeInt(e.getValue().classes().size());
+        for (String name : e.getValue().classes()) {
+          out.writeUTF(name);
+        }
+      }
     }
   }
 }

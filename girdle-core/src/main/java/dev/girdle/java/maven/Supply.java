@@ -3,12 +3,12 @@ package dev.girdle.java.maven;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Scratch;
+import dev.girdle.io.WholeFile;
 import dev.girdle.plan.Declared;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -190,22 +190,15 @@ final class Supply {
 
   private boolean fetch(Repository repository, String path, Path there) throws IOException {
     tell(path);
-    Files.createDirectories(there.getParent());
-    Path fresh = Files.createTempFile(there.getParent(), ".fetching-", "");
-    Files.delete(fresh);
-    try {
-      Optional<String> checksum = repository.fetch(path, fresh);
-      if (checksum.isEmpty()) {
-        return false;
-      }
-      if (checksum.get().isEmpty()) {
-        unverified.add(path + " from " + repository.label());
-      }
-      Files.move(fresh, there, StandardCopyOption.ATOMIC_MOVE);
-      return true;
-    } finally {
-      Files.deleteIfExists(fresh);
-    }
+    return WholeFile.write(
+        there,
+        work -> {
+          Optional<String> checksum = repository.fetch(path, work);
+          if (checksum.filter(String::isEmpty).isPresent()) {
+            unverified.add(path + " from " + repository.label());
+          }
+          return checksum.isPresent();
+        });
   }
 
   private synchronized void tell(String path) {

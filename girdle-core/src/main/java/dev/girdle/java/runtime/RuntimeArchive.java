@@ -14,10 +14,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.channels.SeekableByteChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,6 +42,9 @@ final class RuntimeArchive {
 
   /** Bytes of all its files together; the largest runtime has half a gigabyte. */
   private static final long LARGEST = 8L << 30;
+
+  /** Bytes; no usual file system has longer names. */
+  private static final int LONGEST_NAME = 255;
 
   private final Path folder;
   private final Map<String, String> links = new LinkedHashMap<>();
@@ -205,16 +211,28 @@ final class RuntimeArchive {
     promised += Math.max(size, 0);
     if (leads != null) {
       problems.add(Paths.printable(name) + " " + leads);
+    } else if (isTooLong(name)) {
+      problems.add(Paths.printable(name.substring(0, LONGEST_NAME)) + "... has too long a name");
     } else if (size > bounds.entryBytes() || promised > LARGEST || ++entries > bounds.entries()) {
       problems.add(Paths.printable(name) + " is more than any runtime has");
     }
     return problems.isEmpty();
   }
 
+  private static boolean isTooLong(String name) {
+    return Arrays.stream(name.split("/"))
+        .anyMatch(part -> part.getBytes(StandardCharsets.UTF_8).length > LONGEST_NAME);
+  }
+
   private void write(String name, InputStream in, boolean executable) throws IOException {
     Path target = folder.resolve(name);
-    Files.createDirectories(target.getParent());
-    Files.copy(in, target);
+    try {
+      Files.createDirectories(target.getParent());
+      Files.copy(in, target);
+    } catch (FileAlreadyExistsException e) {
+      problems.add(Paths.printable(name) + " is there twice, or in something that is no folder");
+      return;
+    }
     permit(target, executable);
   }
 
