@@ -5,7 +5,10 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.nio.channels.SeekableByteChannel;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
@@ -183,6 +186,9 @@ public final class ZipTree implements FileTree {
     if (leads != null) {
       return leads;
     }
+    if (!isUtf8(entry.getRawName())) {
+      return "has a name that is not UTF-8, so that Java cannot open the archive";
+    }
     if (entry.getGeneralPurposeBit().usesEncryption()) {
       return "is encrypted";
     }
@@ -198,6 +204,24 @@ public final class ZipTree implements FileTree {
           + " bytes, which no real file does";
     }
     return null;
+  }
+
+  private static boolean isUtf8(byte[] name) {
+    for (byte b : name) {
+      if (b < 0) {
+        return decodes(name);
+      }
+    }
+    return true;
+  }
+
+  private static boolean decodes(byte[] name) {
+    try {
+      StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(name)); // refuses what is damaged
+      return true;
+    } catch (CharacterCodingException e) {
+      return false;
+    }
   }
 
   @Override

@@ -3,10 +3,12 @@ package dev.girdle.java;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.io.Content;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,6 +17,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.jar.Attributes;
 import java.util.jar.Manifest;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -42,16 +46,40 @@ final class JarManifest {
           "build-jdk",
           "build-jdk-spec");
 
+  private static final int LARGEST = 64 << 20;
+
   private final Manifest manifest;
+
+  /** Held, since its level is forgotten with it. */
+  private static final class Quiet {
+    private static final Logger OF_MANIFESTS = Logger.getLogger("java.util.jar");
+  }
 
   private JarManifest(Manifest manifest) {
     this.manifest = manifest;
   }
 
   static JarManifest read(Content content) throws IOException {
-    try (InputStream in = content.open()) {
-      return new JarManifest(new Manifest(in));
+    byte[] bytes = content.bytes(LARGEST);
+    if (saysTwice(bytes)) {
+      Quiet.OF_MANIFESTS.setLevel(
+          Level.OFF); // the last one counts, and it is nothing to tell users
     }
+    return new JarManifest(new Manifest(new ByteArrayInputStream(bytes)));
+  }
+
+  /** Whether a section has a name twice, of which the platform would print a warning. */
+  private static boolean saysTwice(byte[] bytes) {
+    Set<String> names = new HashSet<>();
+    for (String line : new String(bytes, StandardCharsets.UTF_8).split("\r\n|\n|\r", -1)) {
+      int colon = line.indexOf(':');
+      if (line.isEmpty()) {
+        names.clear();
+      } else if (colon > 0 && !names.add(line.substring(0, colon).toLowerCase(Locale.ROOT))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /**

@@ -78,7 +78,6 @@ final class Steps {
             List.of(
                 "strace",
                 "-f",
-                "--seccomp-bpf",
                 "-o",
                 "/dev/null",
                 "-e",

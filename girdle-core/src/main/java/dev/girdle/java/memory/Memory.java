@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
@@ -35,6 +36,7 @@ public final class Memory {
   private static final long LARGEST = 256L << 20;
 
   private static final long LARGEST_FILE = 64L << 20;
+  private static final int SHARE = 8;
   private static final int MOST_INFLATED = 1 << 30;
 
   private final Path folder;
@@ -47,6 +49,11 @@ public final class Memory {
   private record Jar(String name, RawJar classes) {}
 
   private final long largest;
+
+  /** The bytes of memory that what is remembered may take; beyond, nothing more is. */
+  private final long most = Runtime.getRuntime().maxMemory() / SHARE;
+
+  private final AtomicLong held = new AtomicLong();
 
   private Memory(Path folder, String reader, Optional<Mark> mark, long largest) {
     this.largest = largest;
@@ -111,7 +118,9 @@ public final class Memory {
     RawClass raw = remembered(one, key);
     if (raw == null) {
       raw = reading.read();
-      one.classes.add(key, raw);
+      if (held.get() < most) {
+        held.addAndGet(one.classes.add(key, raw));
+      }
     }
     return raw;
   }
@@ -132,7 +141,11 @@ public final class Memory {
         Optional<byte[]> bytes =
             mark.orElseThrow().unmark(Files.readAllBytes(file), reader + " " + name);
         if (bytes.isPresent()) {
-          return new Jar(name, RawJar.of(inflated(bytes.get())));
+          byte[] inflated = inflated(bytes.get());
+          if (held.addAndGet(inflated.length) < most) {
+            return new Jar(name, RawJar.of(inflated));
+          }
+          held.addAndGet(-inflated.length);
         }
       }
       return new Jar(name, new RawJar());
@@ -171,6 +184,7 @@ public final class Memory {
       return;
     }
     jars.clear();
+    held.set(0);
     if (wrote) {
       shrink();
     }

@@ -32,10 +32,14 @@ final class RawJar {
   private static final int NONE = 255;
   private static final int MOST = 1 << 22;
 
+  /** Bytes that the machine needs to hold one more thing. */
+  private static final int OVERHEAD = 100;
+
   private final List<String> texts = new ArrayList<>();
   private final Map<String, Integer> numbers = new HashMap<>();
   private final Map<String, byte[]> classes = new HashMap<>();
   private boolean changed;
+  private int added;
 
   /** Reads what {@link #bytes} made. */
   static RawJar of(byte[] bytes) throws IOException {
@@ -74,21 +78,30 @@ final class RawJar {
     return found == null ? null : new Reader(ByteBuffer.wrap(found)).read();
   }
 
-  synchronized void add(String key, RawClass one) {
+  /**
+   * Adds a class.
+   *
+   * @return how many bytes more are held now, about
+   */
+  synchronized int add(String key, RawClass one) {
+    added = 0;
     if (numbers.isEmpty()) {
       for (int i = 0; i < texts.size(); i++) {
         numbers.put(texts.get(i), i); // wanted only where something is added
       }
     }
     number(key);
-    classes.put(key, new Writer().write(one));
+    byte[] bytes = new Writer().write(one);
+    classes.put(key, bytes);
     changed = true;
+    return added + bytes.length + OVERHEAD;
   }
 
   private int number(String text) {
     Integer known = numbers.get(text);
     if (known == null) {
       known = texts.size();
+      added += text.length() + OVERHEAD;
       numbers.put(text, known);
       texts.add(text);
     }
