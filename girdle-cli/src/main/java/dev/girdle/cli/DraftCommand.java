@@ -72,11 +72,11 @@ final class DraftCommand implements Callable<Integer> {
   }
 
   private void write(String text) {
-    try (Output output = Output.at(to)) {
+    try (Output output = Output.at(to, "--to")) {
       try {
         Files.writeString(output.work(), text);
       } catch (IOException e) {
-        throw Output.cannotWrite(to, e);
+        throw output.cannotWrite(e);
       }
       output.moveIn();
     }

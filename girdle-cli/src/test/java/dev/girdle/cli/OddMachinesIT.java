@@ -10,11 +10,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /**
@@ -127,6 +130,48 @@ class OddMachinesIT {
     assertThat(out.resolve("echo-2.0/girdle-record.json")).hasBinaryContent(good);
     try (Stream<Path> all = Files.list(out)) {
       assertThat(all).hasSize(1);
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({"TERM,143", "INT,130", "HUP,129"})
+  void whoIsToldToEndLeavesNothing(String signal, int status) throws Exception {
+    byte[] ballast = new byte[60 << 20];
+    new Random(1).nextBytes(ballast);
+    new Jar().stored().with("ballast", ballast).write(app.resolve("lib/ballast.jar"));
+    Path temporary = Files.createDirectory(dir.resolve("tmp"));
+    ProcessBuilder builder =
+        new ProcessBuilder(
+            LAUNCHER.toString(),
+            "seal",
+            app.toString(),
+            "--form",
+            "tgz",
+            "--prune",
+            "none",
+            "--out",
+            out.toString());
+    builder.environment().put("TMPDIR", temporary.toString());
+    builder.environment().put("XDG_CACHE_HOME", dir.resolve("cache").toString());
+    Path said = dir.resolve("said");
+    Process process = builder.redirectErrorStream(true).redirectOutput(said.toFile()).start();
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (!hasHidden(out) && System.nanoTime() < end) {
+      Thread.sleep(5);
+    }
+    Run.of("/bin/sh", "-c", "kill -" + signal + " " + process.pid()).well();
+    assertThat(process.waitFor()).as(Files.readString(said)).isEqualTo(status);
+    assertThat(Files.readString(said)).doesNotContain("cannot write", "fault of Girdle");
+    assertThat(out).isEmptyDirectory();
+    assertThat(temporary).isEmptyDirectory();
+  }
+
+  private static boolean hasHidden(Path folder) throws IOException {
+    if (!Files.isDirectory(folder)) {
+      return false;
+    }
+    try (Stream<Path> all = Files.list(folder)) {
+      return all.anyMatch(p -> p.getFileName().toString().startsWith("."));
     }
   }
 

@@ -36,12 +36,15 @@ public final class Output implements AutoCloseable {
 
   private final Path place;
   private final Occupant occupant;
+  private final String option;
   private final ClaimedFolder claimed;
   private final Path work;
 
-  private Output(Path place, Occupant occupant, ClaimedFolder claimed) throws IOException {
+  private Output(Path place, Occupant occupant, String option, ClaimedFolder claimed)
+      throws IOException {
     this.place = place;
     this.occupant = occupant;
+    this.option = option;
     this.claimed = claimed;
     Path folder = Files.createDirectory(claimed.path().resolve(NEW));
     Files.createDirectory(claimed.path().resolve(OLD));
@@ -66,38 +69,40 @@ public final class Output implements AutoCloseable {
    * Prepares to make a file or folder where nothing is yet.
    *
    * @param place where it will appear; missing parent folders are made
+   * @param option the word with which the user chooses another place, for messages
    * @return to be finished with {@link #moveIn}, and closed in any case
    * @throws GirdleException if the place cannot be written to
    */
-  public static Output at(Path place) {
-    return at(place, Occupant.NONE);
+  public static Output at(Path place, String option) {
+    return at(place, option, Occupant.NONE);
   }
 
   /**
    * Prepares to make a file or folder.
    *
    * @param place where it will appear; missing parent folders are made
+   * @param option the word with which the user chooses another place, for messages
    * @param occupant says whether what lies there may be replaced
    * @return to be finished with {@link #moveIn}, and closed in any case
    * @throws GirdleException if the place cannot be written to
    */
-  public static Output at(Path place, Occupant occupant) {
+  public static Output at(Path place, String option, Occupant occupant) {
     Path parent = place.toAbsolutePath().getParent();
     try {
       Files.createDirectories(parent);
     } catch (IOException e) {
-      throw cannotWrite(standingInTheWay(parent), e);
+      throw cannotWrite(standingInTheWay(parent), option, e);
     }
     if (!Files.isWritable(parent)) {
       throw GirdleException.machine(
           "cannot write to " + parent + ": permission denied.",
-          "  Choose another place with --out.");
+          "  Choose another place with " + option + ".");
     }
     recover(place);
     try {
-      return new Output(place, occupant, claim(parent, prefix(place), MOST_ATTEMPTS));
+      return new Output(place, occupant, option, claim(parent, prefix(place), MOST_ATTEMPTS));
     } catch (IOException e) {
-      throw cannotWrite(place, e);
+      throw cannotWrite(place, option, e);
     }
   }
 
@@ -203,7 +208,7 @@ public final class Output implements AutoCloseable {
       }
     } catch (IOException e) {
       restore();
-      throw cannotWrite(place, e);
+      throw cannotWrite(e);
     }
     throw taken();
   }
@@ -284,7 +289,7 @@ public final class Output implements AutoCloseable {
   private GirdleException taken() {
     return GirdleException.request(
         place + " was made by somebody else in the meantime, and is left as it is.",
-        "  Look at it, or choose another place with --out.");
+        "  Look at it, or choose another place with " + option + ".");
   }
 
   /** Removes what was made and not moved in, and what was replaced. */
@@ -293,18 +298,21 @@ public final class Output implements AutoCloseable {
     try {
       claimed.close();
     } catch (IOException e) {
-      throw cannotWrite(claimed.path(), e);
+      throw cannotWrite(claimed.path(), option, e);
     }
   }
 
   /**
-   * Says that a place cannot be written.
+   * Says that the place cannot be written.
    *
-   * @param place the file or folder
    * @param cause what the system said
    * @return the failure; that of bytes that could not be read, if that is behind it
    */
-  public static GirdleException cannotWrite(Path place, IOException cause) {
+  public GirdleException cannotWrite(IOException cause) {
+    return cannotWrite(place, option, cause);
+  }
+
+  private static GirdleException cannotWrite(Path place, String option, IOException cause) {
     boolean leadsNowhere = Files.isSymbolicLink(place) && !Files.exists(place);
     return GirdleException.because(
         cause,
@@ -316,6 +324,6 @@ public final class Output implements AutoCloseable {
                     + place
                     + ": "
                     + (leadsNowhere ? "it is a link that leads nowhere" : Why.of(cause)),
-                "  Nothing is left half-written. Choose another place with --out."));
+                "  Nothing is left half-written. Choose another place with " + option + "."));
   }
 }

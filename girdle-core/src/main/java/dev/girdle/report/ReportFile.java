@@ -30,11 +30,11 @@ public final class ReportFile {
       throw GirdleException.request(
           place + " exists and is no report of Girdle's; choose another place with --out or --as");
     }
-    try (Output output = Output.at(place, ReportFile::isReport)) {
+    try (Output output = Output.at(place, "--out", ReportFile::isReport)) {
       try {
         Files.write(output.work(), bytes);
       } catch (IOException e) {
-        throw Output.cannotWrite(place, e);
+        throw output.cannotWrite(e);
       }
       output.moveIn();
     }

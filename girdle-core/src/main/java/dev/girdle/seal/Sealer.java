@@ -130,11 +130,11 @@ public final class Sealer {
     Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
     long size;
     boolean replace = assessment.plan().output().replace();
-    try (Output output = Output.at(place, there -> replace && Places.isOfGirdle(there))) {
+    try (Output output = Output.at(place, "--out", there -> replace && Places.isOfGirdle(there))) {
       try {
         form.write(layout, output.work(), accounts::bytes, meter(layout, place));
       } catch (IOException e) {
-        throw Output.cannotWrite(place, e);
+        throw output.cannotWrite(e);
       }
       if (gate.isPresent()) {
         progress.at("rehearsing " + place.getFileName(), 0, 0);

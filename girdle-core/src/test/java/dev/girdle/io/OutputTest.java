@@ -30,7 +30,7 @@ class OutputTest {
   @Test
   void appearsOnlyWhenItIsMovedIn() throws IOException {
     Path place = dir.resolve("artifact");
-    try (Output output = Output.at(place)) {
+    try (Output output = Output.at(place, "--out")) {
       Files.writeString(output.work(), "new");
       assertThat(place).doesNotExist();
       output.moveIn();
@@ -43,7 +43,7 @@ class OutputTest {
   void exchangesAFolderWhole() throws IOException {
     Path place = Files.createDirectory(dir.resolve("artifact"));
     Files.writeString(place.resolve("stale"), "old");
-    try (Output output = Output.at(place, there -> true)) {
+    try (Output output = Output.at(place, "--out", there -> true)) {
       Files.createDirectory(output.work());
       Files.writeString(output.work().resolve("fresh"), "new");
       output.moveIn();
@@ -58,7 +58,7 @@ class OutputTest {
     Path place = Files.writeString(dir.resolve("artifact"), "old");
     assertThatThrownBy(
             () -> {
-              try (Output output = Output.at(place)) {
+              try (Output output = Output.at(place, "--out")) {
                 Files.createDirectories(output.work().resolve("half/written"));
                 throw new IOException("disk full");
               }
@@ -74,7 +74,7 @@ class OutputTest {
     Files.writeString(precious.resolve("letter"), "mine");
     Path place = Files.createDirectory(dir.resolve("artifact"));
     Files.createSymbolicLink(place.resolve("link"), precious);
-    try (Output output = Output.at(place, there -> true)) {
+    try (Output output = Output.at(place, "--out", there -> true)) {
       Files.writeString(output.work(), "new");
       output.moveIn();
     }
@@ -85,7 +85,7 @@ class OutputTest {
   void whatAppearsInThePlaceMeanwhileIsLeftAsItIs() throws IOException {
     Path place = dir.resolve("artifact");
     for (boolean isFolder : List.of(true, false)) {
-      try (Output output = Output.at(place)) {
+      try (Output output = Output.at(place, "--out")) {
         if (isFolder) {
           Files.createDirectory(output.work());
         } else {
@@ -106,7 +106,7 @@ class OutputTest {
   @Test
   void aLinkThatLeadsNowhereIsNotWrittenOver() throws IOException {
     Path place = Files.createSymbolicLink(dir.resolve("artifact"), dir.resolve("nowhere"));
-    try (Output output = Output.at(place)) {
+    try (Output output = Output.at(place, "--out")) {
       Files.writeString(output.work(), "new");
       assertThatThrownBy(output::moveIn).isInstanceOf(GirdleException.class);
     }
@@ -119,7 +119,7 @@ class OutputTest {
     Path place = Files.createDirectory(dir.resolve("artifact"));
     Files.writeString(place.resolve("made by us"), "");
     Output.Occupant occupant = there -> Files.exists(there.resolve("made by us"));
-    try (Output output = Output.at(place, occupant)) {
+    try (Output output = Output.at(place, "--out", occupant)) {
       Files.createDirectory(output.work());
       Files.delete(place.resolve("made by us"));
       Files.writeString(place.resolve("letter"), "mine");
@@ -138,7 +138,7 @@ class OutputTest {
       all.add(
           many.submit(
               () -> {
-                try (Output output = Output.at(place, there -> true)) {
+                try (Output output = Output.at(place, "--out", there -> true)) {
                   Files.createDirectory(output.work());
                   Files.writeString(output.work().resolve("one"), content);
                   Files.writeString(output.work().resolve("two"), content);
@@ -172,7 +172,7 @@ class OutputTest {
   @Test
   void whatAnotherProcessIsAtWorkOnIsLeftAlone() throws IOException {
     Path place = dir.resolve("artifact");
-    try (Output output = Output.at(place)) {
+    try (Output output = Output.at(place, "--out")) {
       Files.createDirectory(output.work());
       Output.recover(place);
       assertThat(output.work()).isDirectory();
@@ -185,7 +185,7 @@ class OutputTest {
   @Test
   void aPlaceThatCannotBeIsTheMachinesMatter() throws IOException {
     Path file = Files.writeString(dir.resolve("file"), "");
-    assertThatThrownBy(() -> Output.at(file.resolve("below/artifact")))
+    assertThatThrownBy(() -> Output.at(file.resolve("below/artifact"), "--out"))
         .isInstanceOfSatisfying(
             GirdleException.class, e -> assertThat(e.fault()).isEqualTo(Fault.MACHINE))
         .hasMessageContaining("cannot write");

@@ -61,11 +61,11 @@ public record Shelf(Path folder) {
       throw GirdleException.request("no such file or folder: " + source);
     }
     Path fresh = folder.resolve("fresh");
-    try (Output output = Output.at(fresh)) {
+    try (Output output = Output.at(fresh, "XDG_DATA_HOME")) {
       try {
         RuntimeArchive.copy(source, output.work());
       } catch (IOException e) {
-        throw Output.cannotWrite(fresh, e);
+        throw output.cannotWrite(e);
       }
       JavaHome found =
           RuntimeArchive.homeIn(output.work())
@@ -84,7 +84,7 @@ public record Shelf(Path folder) {
       try {
         Files.move(found.folder(), place);
       } catch (IOException e) {
-        throw Output.cannotWrite(place, e);
+        throw output.cannotWrite(e);
       }
       return JavaHome.of(place);
     }
