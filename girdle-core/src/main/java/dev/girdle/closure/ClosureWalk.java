@@ -30,6 +30,9 @@ import java.util.function.IntConsumer;
  * <p>Items of one depth are read in parallel; the result does not depend on it.
  */
 public final class ClosureWalk {
+  /** How many items are read before what they say is followed. */
+  private static final int AT_ONCE = 1024;
+
   private final Linkage linkage;
   private final Witness witness;
   private final IntConsumer progress;
@@ -43,6 +46,9 @@ public final class ClosureWalk {
   private final Set<OpenDemand> opened = new HashSet<>();
   private int followed;
   private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
+
+  /** What was ever waiting, and at which depth at least. */
+  private final Map<Strength, Map<Asked, Integer>> enqueued = new HashMap<>();
 
   /** Components whose travelling things have been asked. */
   private final Set<Component> asked = new HashSet<>();
@@ -147,7 +153,15 @@ public final class ClosureWalk {
     return reached.values().stream().mapToInt(Reached::depth).max().orElse(0);
   }
 
+  /** Of those that lead to the same, the first counts; there can be millions of others. */
   private void enqueue(Demand demand, int depth) {
+    Asked asked = new Asked(demand.thing(), demand.name(), demand.part());
+    Map<Asked, Integer> queued = enqueued.computeIfAbsent(demand.strength(), s -> new HashMap<>());
+    Integer before = queued.get(asked);
+    if (before != null && before <= depth) {
+      return;
+    }
+    queued.put(asked, depth);
     waiting
         .computeIfAbsent(demand.strength(), s -> new TreeMap<>())
         .computeIfAbsent(depth, d -> new ArrayList<>())
@@ -161,16 +175,23 @@ public final class ClosureWalk {
       int depth = level.getKey();
       List<Node> fresh = reach(level.getValue(), depth);
       progress.accept(reached.size());
-      for (Reading reading : fresh.parallelStream().map(this::read).toList()) {
-        // what only travels along does no harm by being damaged
-        if (reading.problem != null
-            && !glances
-            && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
-          unreadable.add(new Unreadable(reading.item, reading.problem));
-        }
-        reading.demands.open().stream().filter(opened::add).forEach(open::add);
-        follow(reading.demands.named(), strength, depth + 1);
+      for (int from = 0; from < fresh.size(); from += AT_ONCE) {
+        take(fresh.subList(from, Math.min(from + AT_ONCE, fresh.size())), strength, depth);
       }
+    }
+  }
+
+  /** Reads in parallel and goes on one after the other; what was read is not held for long. */
+  private void take(List<Node> some, Strength strength, int depth) {
+    for (Reading reading : some.parallelStream().map(this::read).toList()) {
+      // what only travels along does no harm by being damaged
+      if (reading.problem != null
+          && !glances
+          && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
+        unreadable.add(new Unreadable(reading.item, reading.problem));
+      }
+      reading.demands.open().stream().filter(opened::add).forEach(open::add);
+      follow(reading.demands.named(), strength, depth + 1);
     }
   }
 

@@ -4,7 +4,9 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Optional;
 
 /**
@@ -59,6 +61,16 @@ public final class TemporaryFolder implements AutoCloseable {
     } catch (IOException e) {
       throw noRoom(e);
     }
+  }
+
+  /** Makes an empty file that is closed to other users. */
+  static Path createFile(Path file) throws IOException {
+    boolean isPosix = file.getFileSystem().supportedFileAttributeViews().contains("posix");
+    return isPosix
+        ? Files.createFile(
+            file,
+            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")))
+        : Files.createFile(file);
   }
 
   private static Path parent() {

@@ -34,7 +34,7 @@ public final class WholeFile {
   }
 
   /**
-   * Writes a file in place of the one that is there.
+   * Writes a file that only its owner can read, in place of the one that is there.
    *
    * @param file its folder is made if it is not there
    * @param bytes all of it
@@ -44,7 +44,7 @@ public final class WholeFile {
     write(
         file,
         work -> {
-          Files.write(work, bytes);
+          Files.write(TemporaryFolder.createFile(work), bytes);
           return true;
         });
   }
