@@ -4,7 +4,7 @@ import dev.girdle.app.Application;
 import dev.girdle.cli.view.DraftView;
 import dev.girdle.draft.Draft;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Output;
+import dev.girdle.place.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.seal.Assessment;

@@ -2,10 +2,10 @@ package dev.girdle.cli;
 
 import dev.girdle.cli.view.Console;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Leaving;
+import dev.girdle.fault.Why;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Scratch;
-import dev.girdle.io.Why;
+import dev.girdle.place.Leaving;
+import dev.girdle.place.Scratch;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.io.UncheckedIOException;

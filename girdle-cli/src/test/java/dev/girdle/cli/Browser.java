@@ -2,7 +2,7 @@ package dev.girdle.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.girdle.io.Folders;
+import dev.girdle.place.Folders;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -6,7 +6,7 @@ import dev.girdle.artifact.Finding.Part;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Why;
+import dev.girdle.fault.Why;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;

@@ -3,6 +3,7 @@ package dev.girdle.io;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
+import dev.girdle.fault.Why;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;

@@ -3,6 +3,8 @@ package dev.girdle.io;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
+import dev.girdle.place.Scratch;
+import dev.girdle.place.TemporaryFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;

@@ -1,6 +1,6 @@
 package dev.girdle.java;
 
-import dev.girdle.io.Scratch;
+import dev.girdle.place.Scratch;
 import java.io.IOException;
 import java.io.InterruptedIOException;
 import java.nio.charset.StandardCharsets;

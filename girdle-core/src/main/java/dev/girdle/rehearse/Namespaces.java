@@ -1,6 +1,6 @@
 package dev.girdle.rehearse;
 
-import dev.girdle.io.Scratch;
+import dev.girdle.place.Scratch;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

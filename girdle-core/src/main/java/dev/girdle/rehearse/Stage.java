@@ -1,7 +1,7 @@
 package dev.girdle.rehearse;
 
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.TemporaryFolder;
+import dev.girdle.place.TemporaryFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;

@@ -1,7 +1,7 @@
 package dev.girdle.report;
 
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Output;
+import dev.girdle.place.Output;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;

@@ -2,7 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.TemporaryFolder;
+import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;

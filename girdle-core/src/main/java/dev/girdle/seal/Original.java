@@ -4,7 +4,7 @@ import dev.girdle.app.Application;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.TemporaryFolder;
+import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.rehearse.Performance;

@@ -1,7 +1,7 @@
 package dev.girdle.java.library;
 
-import dev.girdle.io.WholeFile;
 import dev.girdle.java.library.LibraryIndex.Entry;
+import dev.girdle.place.WholeFile;
 import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
 import java.io.DataInputStream;

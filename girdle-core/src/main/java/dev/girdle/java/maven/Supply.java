@@ -2,8 +2,8 @@ package dev.girdle.java.maven;
 
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Scratch;
-import dev.girdle.io.WholeFile;
+import dev.girdle.place.Scratch;
+import dev.girdle.place.WholeFile;
 import dev.girdle.plan.Declared;
 import java.io.IOException;
 import java.net.URI;

@@ -3,7 +3,7 @@ package dev.girdle.java.memory;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Sha256;
-import dev.girdle.io.WholeFile;
+import dev.girdle.place.WholeFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -1,6 +1,6 @@
 package dev.girdle.java.memory;
 
-import dev.girdle.io.WholeFile;
+import dev.girdle.place.WholeFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -1,7 +1,7 @@
 package dev.girdle.java.memory;
 
 import dev.girdle.io.Content;
-import dev.girdle.io.WholeFile;
+import dev.girdle.place.WholeFile;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -4,7 +4,7 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.Target;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Output;
+import dev.girdle.place.Output;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,4 +1,4 @@
-package dev.girdle.io;
+package dev.girdle.place;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;

@@ -1,4 +1,4 @@
-package dev.girdle.io;
+package dev.girdle.fault;
 
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;

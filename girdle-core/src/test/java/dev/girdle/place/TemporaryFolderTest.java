@@ -1,4 +1,4 @@
-package dev.girdle.io;
+package dev.girdle.place;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,7 +1,8 @@
-package dev.girdle.io;
+package dev.girdle.place;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.Why;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;

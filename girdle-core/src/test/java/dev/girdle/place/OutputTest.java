@@ -1,4 +1,4 @@
-package dev.girdle.io;
+package dev.girdle.place;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -189,40 +189,5 @@ class OutputTest {
         .isInstanceOfSatisfying(
             GirdleException.class, e -> assertThat(e.fault()).isEqualTo(Fault.MACHINE))
         .hasMessageContaining("cannot write");
-  }
-
-  @Test
-  void foldersAreListedInOrderWithTheirLinksAndWithoutLoops() throws IOException {
-    Path real = Files.createDirectories(dir.resolve("tree/b"));
-    Files.writeString(real.resolve("z.txt"), "z");
-    Files.writeString(dir.resolve("tree/a.txt"), "a");
-    Files.createSymbolicLink(real.resolve("up"), dir.resolve("tree"));
-    Files.createSymbolicLink(dir.resolve("tree/c.txt"), dir.resolve("tree/a.txt"));
-    Files.createSymbolicLink(dir.resolve("tree/broken"), dir.resolve("nowhere"));
-    Files.createDirectory(dir.resolve("tree/closed"));
-    Files.writeString(dir.resolve("tree/closed/x"), "");
-    FolderTree tree = FolderTree.of(dir.resolve("tree"), p -> !p.equals("closed"));
-    assertThat(tree.files())
-        .extracting(TreeFile::path)
-        .containsExactly("a.txt", "b/z.txt", "c.txt");
-    assertThat(tree.folders()).containsExactly("b/", "closed/");
-  }
-
-  @Test
-  void aPartOfATreeHasPathsOfItsOwn() throws IOException {
-    Files.createDirectories(dir.resolve("in/deep"));
-    Files.writeString(dir.resolve("in/deep/a.txt"), "a");
-    Files.writeString(dir.resolve("in/b.class"), "b");
-    Files.writeString(dir.resolve("out.txt"), "o");
-    SubTree part = SubTree.of(FolderTree.of(dir, p -> true), "in/", p -> p.endsWith(".txt"));
-    assertThat(part.files()).extracting(TreeFile::path).containsExactly("deep/a.txt");
-    assertThat(part.folders()).containsExactly("deep/");
-  }
-
-  @Test
-  void contentIsReadUpToALimit() {
-    Content content = Content.of(new byte[10]);
-    assertThatThrownBy(() -> content.bytes(9))
-        .hasMessageContaining("has 10 bytes, more than the 9");
   }
 }
