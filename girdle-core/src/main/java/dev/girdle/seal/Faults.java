@@ -38,7 +38,14 @@ final class Faults {
               + " is needed and "
               + unreadable.why());
     }
-    lines.addAll(damaged(assessment));
+    List<String> damaged = damaged(assessment);
+    lines.addAll(damaged.subList(0, Math.min(SHOWN, damaged.size())));
+    if (damaged.size() > SHOWN) {
+      lines.add("  … and " + (damaged.size() - SHOWN) + " more");
+    }
+    if (!lines.isEmpty()) {
+      lines.add("  Copy or build again what holds them.");
+    }
     List<Unmet> missing = assessment.faults();
     if (!missing.isEmpty()) {
       describe(assessment, missing, lines);

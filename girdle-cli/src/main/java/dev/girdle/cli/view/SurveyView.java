@@ -48,10 +48,7 @@ public record SurveyView(Application application, Optional<Overview> overview) i
   }
 
   private static String need(Overview o) {
-    return o.need().text()
-        + ", because of "
-        + o.need().because()
-        + "; what it asks for may need a newer one";
+    return o.need().text() + " for " + o.need().because() + "; closure looks at the rest";
   }
 
   private String entryPoint(Console console) {
