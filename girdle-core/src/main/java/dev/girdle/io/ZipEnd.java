@@ -49,6 +49,24 @@ final class ZipEnd {
     return 0;
   }
 
+  /**
+   * How many entries the end says there are; where it counts only up to 65,535, the rest of a
+   * division by 65,536.
+   *
+   * @return 0 if there is no end
+   */
+  static int said(SeekableByteChannel channel) throws IOException {
+    long size = channel.size();
+    int length = (int) Math.min(size, END_SIZE + LARGEST_COMMENT);
+    ByteBuffer tail = read(channel, size - length, length);
+    for (int at = length - END_SIZE; at >= 0; at--) {
+      if (tail.getInt(at) == END) {
+        return tail.getShort(at + 10) & 0xffff;
+      }
+    }
+    return 0;
+  }
+
   /** The size of a directory by the larger end record; of all, if there is none at its place. */
   private static long largeDirectory(SeekableByteChannel channel, long place) throws IOException {
     long size = channel.size();

@@ -29,6 +29,9 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
  * never gives more bytes than the archive's directory promises.
  */
 public final class ZipTree implements FileTree {
+  /** Where more are meant, they are counted elsewhere. */
+  private static final int MOST_COUNTED = 0xffff;
+
   private final SeekableByteChannel channel;
   private final ZipFile zip;
   private final List<TreeFile> files = new ArrayList<>();
@@ -119,9 +122,10 @@ public final class ZipTree implements FileTree {
     }
     ZipTree tree = new ZipTree(channel, zip);
     try {
+      tree.requireAll(label);
       tree.takeEntries(label, ArchiveBounds.SENSIBLE);
       return tree;
-    } catch (RuntimeException e) {
+    } catch (IOException | RuntimeException e) {
       tree.close();
       throw e;
     }
@@ -135,6 +139,23 @@ public final class ZipTree implements FileTree {
       throw GirdleException.application(
           label + " may have " + entries + " entries, more than can be meant well.",
           "  Nothing was read from it. Build the jar again, or leave it out.");
+    }
+  }
+
+  /** Where an entry of the directory is damaged, those behind it are not to be lost in silence. */
+  private void requireAll(String label) throws IOException {
+    int there = Collections.list(zip.getEntries()).size();
+    int said = ZipEnd.said(channel);
+    channel.position(0);
+    if (there < said && said != MOST_COUNTED) {
+      throw GirdleException.application(
+          label
+              + " is damaged: of "
+              + said
+              + " entries of its directory, "
+              + there
+              + " can be read.",
+          "  It was probably altered while it was copied. Copy or build it again.");
     }
   }
 

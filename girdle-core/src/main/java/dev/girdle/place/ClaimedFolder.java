@@ -18,6 +18,7 @@ import java.nio.file.attribute.PosixFilePermission;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -85,7 +86,20 @@ final class ClaimedFolder implements AutoCloseable {
     }
     byte[] content = UUID.randomUUID().toString().getBytes(StandardCharsets.US_ASCII);
     channel.write(ByteBuffer.wrap(content));
+    if (!isThere(folder, content)) {
+      channel.close();
+      throw new FileAlreadyExistsException(folder.toString());
+    }
     return new ClaimedFolder(folder, channel);
+  }
+
+  /** Before it was locked, somebody can have taken it for left behind, and have removed it. */
+  private static boolean isThere(Path folder, byte[] content) throws IOException {
+    try {
+      return Arrays.equals(Files.readAllBytes(folder.resolve(LOCK)), content);
+    } catch (NoSuchFileException e) {
+      return false;
+    }
   }
 
   private static boolean isOurs(FileChannel channel) {
@@ -134,20 +148,24 @@ final class ClaimedFolder implements AutoCloseable {
 
   /**
    * Between two steps, whoever worked in it may have ended and removed it, and somebody else may
-   * have made another one of that name. Each lock file has a content of its own.
+   * have made another one of that name. Each lock file has a content of its own; if it has none
+   * yet, its maker was ended, or looks after writing it whether it is still there.
    */
   private static boolean isStillThere(Path folder, FileChannel channel) throws IOException {
     ByteBuffer locked = ByteBuffer.allocate(LONGEST_CONTENT);
     channel.read(locked, 0);
     byte[] there = Files.readAllBytes(folder.resolve(LOCK));
-    boolean isSame = locked.flip().equals(ByteBuffer.wrap(there));
-    return isSame && (there.length > 0 || isOld(folder));
+    return locked.flip().equals(ByteBuffer.wrap(there));
   }
 
   /** Its maker was ended before it could lock it, or is about to. */
   private static Optional<ClaimedFolder> withoutLock(Path folder) {
     try {
-      return isOld(folder) ? Optional.of(new ClaimedFolder(folder, null)) : Optional.empty();
+      if (isOld(folder)) {
+        return Optional.of(new ClaimedFolder(folder, null));
+      }
+      Files.delete(folder); // only if nothing is in it; its maker takes another name then
+      return Optional.empty();
     } catch (IOException e) {
       return Optional.empty();
     }

@@ -113,4 +113,20 @@ class ZipTreeTest {
       }
     }
   }
+
+  @Test
+  void entriesBehindADamagedOneOfTheDirectoryAreNotLostInSilence() throws IOException {
+    Path jar = new Jar().with("a", "1").with("b", "2").with("c", "3").write(dir.resolve("a.jar"));
+    byte[] bytes = Files.readAllBytes(jar);
+    int found = 0;
+    for (int at = 0; at < bytes.length - 4 && found < 2; at++) {
+      if (bytes[at] == 'P' && bytes[at + 1] == 'K' && bytes[at + 2] == 1 && bytes[at + 3] == 2) {
+        found++;
+        bytes[at] = (byte) (found == 2 ? 'Q' : 'P'); // the signature of the second
+      }
+    }
+    Files.write(jar, bytes);
+    assertThatThrownBy(() -> ZipTree.open(FolderTree.content(jar), "a.jar"))
+        .hasMessageContaining("a.jar is damaged: of 3 entries of its directory, 1 can be read");
+  }
 }

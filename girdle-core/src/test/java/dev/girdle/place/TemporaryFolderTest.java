@@ -64,7 +64,9 @@ class TemporaryFolderTest {
   void whatWasJustMadeAndIsNotLockedYetIsLeftAlone() throws IOException {
     Path young = Files.createDirectory(dir.resolve("young"));
     Files.setPosixFilePermissions(young, PosixFilePermissions.fromString("rwx------"));
+    Path inside = Files.writeString(young.resolve("inside"), "");
     assertThat(ClaimedFolder.leftBehind(young)).isEmpty();
+    assertThat(inside).exists();
     Files.setLastModifiedTime(young, FileTime.from(Instant.now().minus(Duration.ofHours(1))));
     try (ClaimedFolder claimed = ClaimedFolder.leftBehind(young).orElseThrow()) {
       assertThat(claimed.path()).isEqualTo(young);
