@@ -5,11 +5,15 @@ import dev.girdle.fault.UnreadableException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
+import java.util.Arrays;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
 /** An entry of an open {@link ZipTree}. */
 final class ZipContent implements PackedContent, Seekable {
+  /** How a local file header starts (PKWARE APPNOTE 6.3, 4.3.7). */
+  private static final byte[] HEADER = {'P', 'K', 3, 4};
+
   private final SeekableByteChannel archive;
   private final ZipFile zip;
   private final ZipArchiveEntry entry;
@@ -54,13 +58,29 @@ final class ZipContent implements PackedContent, Seekable {
     synchronized (archive) {
       InputStream in;
       try {
+        if (!hasHeader()) {
+          throw misplaced(null);
+        }
         in = zip.getInputStream(entry);
+      } catch (UnreadableException e) {
+        throw e;
       } catch (IOException e) {
-        throw new UnreadableException(
-            Fault.APPLICATION, what(), "is damaged: its bytes are not where they should be", e);
+        throw misplaced(e);
       }
       return new PromisedStream(in, entry.getSize(), entry.getCrc(), what());
     }
+  }
+
+  private UnreadableException misplaced(IOException cause) {
+    return new UnreadableException(
+        Fault.APPLICATION, what(), "is damaged: its bytes are not where they should be", cause);
+  }
+
+  /** Others who read the archive insist on a header before the bytes, too. */
+  private boolean hasHeader() throws IOException {
+    return Arrays.equals(
+        Channels.head(new SliceChannel(archive, headerOffset(), HEADER.length), HEADER.length),
+        HEADER);
   }
 
   private String what() {

@@ -129,4 +129,18 @@ class ZipTreeTest {
     assertThatThrownBy(() -> ZipTree.open(FolderTree.content(jar), "a.jar"))
         .hasMessageContaining("a.jar is damaged: of 3 entries of its directory, 1 can be read");
   }
+
+  @Test
+  void anEntryWithoutAHeaderBeforeItsBytesIsDamaged() throws IOException {
+    Path jar = new Jar().with("a", "1").with("b", "2").write(dir.resolve("a.jar"));
+    byte[] bytes = Files.readAllBytes(jar);
+    bytes[3] = 9; // of the signature
+    Files.write(jar, bytes);
+    try (ZipTree tree = ZipTree.open(FolderTree.content(jar), "a.jar")) {
+      assertThatThrownBy(() -> tree.files().get(0).content().bytes(10))
+          .hasMessageContaining(
+              "a.jar: entry a is damaged: its bytes are not where they should be");
+      assertThat(tree.files().get(1).content().bytes(10)).hasSize(1);
+    }
+  }
 }
