@@ -49,7 +49,11 @@ final class ZipContent implements PackedContent, Seekable {
   @Override
   public InputStream openPacked() throws IOException {
     synchronized (archive) { // opening moves the channel's position
-      return zip.getRawInputStream(entry);
+      try {
+        return zip.getRawInputStream(entry);
+      } catch (IOException e) {
+        throw misplaced(e);
+      }
     }
   }
 

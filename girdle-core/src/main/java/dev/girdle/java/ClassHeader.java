@@ -31,6 +31,9 @@ record ClassHeader(
   private static final int PREVIEW_MINOR = 0xffff;
   private static final int LARGEST = 64 << 20;
 
+  /** Bytes; with more than these, memory is short for what is extraordinary only. */
+  private static final long SCARCE = 16 << 20;
+
   /** The bytes of a class file, unless there are more than any class file has. */
   static byte[] bytesOf(Content content) throws IOException {
     return content.bytes(LARGEST);
@@ -92,7 +95,18 @@ record ClassHeader(
         | NullPointerException
         | ClassCastException e) {
       throw new UnreadableItemException("is a damaged class file");
+    } catch (OutOfMemoryError e) {
+      if (freeMemory() < SCARCE) {
+        throw e;
+      }
+      // it says of itself that it holds more than there can be: a switch of billions of cases
+      throw new UnreadableItemException("is a damaged class file");
     }
+  }
+
+  private static long freeMemory() {
+    Runtime runtime = Runtime.getRuntime();
+    return runtime.maxMemory() - runtime.totalMemory() + runtime.freeMemory();
   }
 
   static int release(int version) {

@@ -13,6 +13,7 @@ import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.FolderTree;
 import dev.girdle.testing.Compiled;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -20,6 +21,12 @@ import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassWriter;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.ClassNode;
 
 class ClassDemandsTest {
   @TempDir Path dir;
@@ -196,5 +203,36 @@ class ClassDemandsTest {
     assertThatThrownBy(() -> ClassDemands.read("no class".getBytes(), item, index))
         .isInstanceOf(UnreadableItemException.class)
         .hasMessageContaining("not a class file");
+  }
+
+  @Test
+  void aSwitchOfMoreCasesThanThereCanBeIsDamage() {
+    ClassWriter writer = new ClassWriter(0);
+    writer.visit(Opcodes.V17, Opcodes.ACC_PUBLIC, "Gate", null, "java/lang/Object", null);
+    MethodVisitor method = writer.visitMethod(Opcodes.ACC_STATIC, "open", "(I)V", null, null);
+    Label end = new Label();
+    method.visitCode();
+    method.visitVarInsn(Opcodes.ILOAD, 0);
+    method.visitTableSwitchInsn(7, 7, end, end);
+    method.visitLabel(end);
+    method.visitInsn(Opcodes.RETURN);
+    method.visitMaxs(1, 1);
+    method.visitEnd();
+    byte[] bytes = writer.toByteArray();
+    ByteBuffer all = ByteBuffer.wrap(bytes);
+    for (int at = 0; at < bytes.length - 8; at++) {
+      if (all.getInt(at) == 7 && all.getInt(at + 4) == 7) {
+        all.putInt(at + 4, Integer.MAX_VALUE - 20);
+      }
+    }
+    assertThatThrownBy(() -> ClassHeader.reading(() -> whole(bytes)))
+        .isInstanceOf(UnreadableItemException.class)
+        .hasMessage("is a damaged class file");
+  }
+
+  private static ClassNode whole(byte[] bytes) {
+    ClassNode node = new ClassNode();
+    new ClassReader(bytes).accept(node, 0);
+    return node;
   }
 }
