@@ -1,11 +1,9 @@
 package dev.girdle.place;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystems;
 import java.nio.file.Files;
@@ -13,15 +11,14 @@ import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileAttribute;
 import java.nio.file.attribute.PosixFilePermission;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
@@ -41,7 +38,6 @@ final class ClaimedFolder implements AutoCloseable {
       PosixFilePermissions.fromString("rwx------");
 
   private static final Set<ClaimedFolder> OPEN = ConcurrentHashMap.newKeySet();
-  private static final int LONGEST_CONTENT = 64;
   private static final int MOST_ATTEMPTS = 50;
   private static final int PAUSE_MILLIS = 20;
 
@@ -72,31 +68,35 @@ final class ClaimedFolder implements AutoCloseable {
             ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(CLOSED)}
             : new FileAttribute<?>[0];
     Files.createDirectory(folder, closed);
+    Path lock = folder.resolve(LOCK);
     FileChannel channel;
+    Object made;
     try {
-      channel =
-          FileChannel.open(
-              folder.resolve(LOCK), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+      channel = FileChannel.open(lock, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+      made = identity(lock);
     } catch (NoSuchFileException e) {
       throw new FileAlreadyExistsException(folder.toString());
     }
-    if (!isOurs(channel)) {
-      channel.close();
-      throw new FileAlreadyExistsException(folder.toString());
-    }
-    byte[] content = UUID.randomUUID().toString().getBytes(StandardCharsets.US_ASCII);
-    channel.write(ByteBuffer.wrap(content));
-    if (!isThere(folder, content)) {
+    if (!isOurs(channel) || !isStill(made, lock)) {
       channel.close();
       throw new FileAlreadyExistsException(folder.toString());
     }
     return new ClaimedFolder(folder, channel);
   }
 
-  /** Before it was locked, somebody can have taken it for left behind, and have removed it. */
-  private static boolean isThere(Path folder, byte[] content) throws IOException {
+  /**
+   * Which file lies at a path. It is asked of the path: to open and close the file once more would
+   * give the lock back (POSIX, {@code fcntl}).
+   */
+  private static Object identity(Path path) throws IOException {
+    return Optional.ofNullable(
+        Files.readAttributes(path, BasicFileAttributes.class, LinkOption.NOFOLLOW_LINKS).fileKey());
+  }
+
+  /** Before it was locked, somebody can have removed it, and made another one of that name. */
+  private static boolean isStill(Object one, Path path) throws IOException {
     try {
-      return Arrays.equals(Files.readAllBytes(folder.resolve(LOCK)), content);
+      return one.equals(identity(path));
     } catch (NoSuchFileException e) {
       return false;
     }
@@ -120,13 +120,11 @@ final class ClaimedFolder implements AutoCloseable {
       if (!isClosed(folder)) {
         return Optional.empty();
       }
+      Path lock = folder.resolve(LOCK);
+      Object there = identity(lock);
       FileChannel channel =
-          FileChannel.open(
-              folder.resolve(LOCK),
-              StandardOpenOption.READ,
-              StandardOpenOption.WRITE,
-              LinkOption.NOFOLLOW_LINKS);
-      if (tryLock(channel) == null || !isStillThere(folder, channel)) {
+          FileChannel.open(lock, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS);
+      if (tryLock(channel) == null || !isStill(there, lock)) {
         channel.close();
         return Optional.empty();
       }
@@ -144,18 +142,6 @@ final class ClaimedFolder implements AutoCloseable {
     } catch (OverlappingFileLockException e) {
       return null; // this very process works in it
     }
-  }
-
-  /**
-   * Between two steps, whoever worked in it may have ended and removed it, and somebody else may
-   * have made another one of that name. Each lock file has a content of its own; if it has none
-   * yet, its maker was ended, or looks after writing it whether it is still there.
-   */
-  private static boolean isStillThere(Path folder, FileChannel channel) throws IOException {
-    ByteBuffer locked = ByteBuffer.allocate(LONGEST_CONTENT);
-    channel.read(locked, 0);
-    byte[] there = Files.readAllBytes(folder.resolve(LOCK));
-    return locked.flip().equals(ByteBuffer.wrap(there));
   }
 
   /** Its maker was ended before it could lock it, or is about to. */
