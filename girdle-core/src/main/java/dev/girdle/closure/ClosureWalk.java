@@ -271,19 +271,11 @@ public final class ClosureWalk {
     } catch (UnreadableItemException e) {
       return new Reading(item, ItemDemands.NONE, e.getMessage());
     } catch (UnreadableException e) {
-      return unreadable(item, e);
+      return new Reading(item, ItemDemands.NONE, e.damage()); // told with all that is missing
     } catch (IOException e) {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
     }
-  }
-
-  /** Damage is told with all that is missing; that the machine gives no bytes ends the walk. */
-  private static Reading unreadable(Item item, UnreadableException e) {
-    if (e.fault() != Fault.APPLICATION) {
-      throw new GirdleException(e.fault(), e, e.getMessage());
-    }
-    return new Reading(item, ItemDemands.NONE, e.problem());
   }
 
   private List<Unmet> unmet() {

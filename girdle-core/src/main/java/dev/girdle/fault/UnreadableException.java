@@ -39,6 +39,19 @@ public final class UnreadableException extends IOException {
   }
 
   /**
+   * What is damaged, for those who go on and tell it with other things.
+   *
+   * @return the same as {@link #problem}
+   * @throws GirdleException if the machine does not give the bytes, so that nobody can go on
+   */
+  public String damage() {
+    if (fault != Fault.APPLICATION) {
+      throw new GirdleException(fault, this, getMessage());
+    }
+    return problem;
+  }
+
+  /**
    * Whose matter it is.
    *
    * @return never null

@@ -123,6 +123,7 @@ public final class ExecutableForm implements Form {
     values.put("UNPACKER", pack.squeeze().text());
     values.put("SHORT", digest.substring(0, SHORT));
     values.put("FOLDERS", folders);
+    values.put("UNIX_HEAD", Template.unixHead());
     String text = Template.fill(ExecutableForm.class, "executable.sh", values);
     return text.getBytes(StandardCharsets.UTF_8);
   }

@@ -49,6 +49,16 @@ public final class Template {
     return places.appendTail(filled).toString();
   }
 
+  /**
+   * What every script starts with that people start by its path: it does not end a shell that it is
+   * read into, and has {@code follow}, which goes through symbolic links. It calls {@code say}.
+   *
+   * @return lines of POSIX {@code sh}, without the last line end
+   */
+  public static String unixHead() {
+    return text(Template.class, "unix-head.sh").stripTrailing();
+  }
+
   private static String text(Class<?> owner, String name) {
     try (InputStream in = owner.getResourceAsStream(name)) {
       return new String(in.readAllBytes(), StandardCharsets.UTF_8);

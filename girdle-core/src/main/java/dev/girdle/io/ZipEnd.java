@@ -4,12 +4,17 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.SeekableByteChannel;
+import java.util.Optional;
 
 /**
  * The end of a zip archive, where it says how large its directory is (PKWARE APPNOTE 6.3, 4.3.14 to
  * 4.3.16).
+ *
+ * @param said how many entries it says there are; where it counts only up to 65,535, the rest of a
+ *     division by 65,536
+ * @param directory the bytes of the directory, as far as the archive has so many
  */
-final class ZipEnd {
+record ZipEnd(int said, long directory) {
   private static final int END = 0x06054b50;
   private static final int END_SIZE = 22;
   private static final int LOCATOR = 0x07064b50;
@@ -17,54 +22,45 @@ final class ZipEnd {
   private static final int LARGE_END = 0x06064b50;
   private static final int LARGE_END_SIZE = 56;
   private static final int LARGEST_COMMENT = 0xffff;
+  private static final int LARGEST_TAIL =
+      END_SIZE + LARGEST_COMMENT + LOCATOR_SIZE + LARGE_END_SIZE;
+  private static final long MAX32 = 0xffffffffL;
 
   /** A directory's entry has at least this many bytes, with a name of one letter. */
   private static final int SMALLEST_ENTRY = 47;
 
-  private static final int COUNTED = 23 << 20;
-
-  private ZipEnd() {}
-
   /**
-   * How many entries there can be. What the end says of their number need not be so; what counts is
-   * how much lies there. Only of a large directory they are counted.
+   * Looks for the end.
    *
-   * @return at least as many as there are; 0 if there is no end, which others tell
+   * @return empty if there is none
    */
-  static long mostEntries(SeekableByteChannel channel) throws IOException {
+  static Optional<ZipEnd> of(SeekableByteChannel channel) throws IOException {
     long size = channel.size();
-    int length = (int) Math.min(size, END_SIZE + LARGEST_COMMENT + LOCATOR_SIZE);
+    int length = (int) Math.min(size, LARGEST_TAIL);
     ByteBuffer tail = read(channel, size - length, length);
     for (int at = length - END_SIZE; at >= 0; at--) {
       if (tail.getInt(at) == END) {
-        long directory = tail.getInt(at + 12) & 0xffffffffL;
         boolean isLarge = at >= LOCATOR_SIZE && tail.getInt(at - LOCATOR_SIZE) == LOCATOR;
-        long bytes =
+        long directory =
             isLarge
                 ? largeDirectory(channel, tail.getLong(at - LOCATOR_SIZE + 8))
-                : Math.min(directory, size);
-        return bytes <= COUNTED ? bytes / SMALLEST_ENTRY : count(channel, size - bytes, size);
+                : Math.min(tail.getInt(at + 12) & MAX32, size);
+        return Optional.of(new ZipEnd(tail.getShort(at + 10) & 0xffff, directory));
       }
     }
-    return 0;
+    return Optional.empty();
   }
 
   /**
-   * How many entries the end says there are; where it counts only up to 65,535, the rest of a
-   * division by 65,536.
+   * Whether there can be more entries than that. What the end says of their number need not be so;
+   * what counts is how much lies there. Only of a large directory they are counted.
    *
-   * @return 0 if there is no end
+   * @param channel of the archive
    */
-  static int said(SeekableByteChannel channel) throws IOException {
-    long size = channel.size();
-    int length = (int) Math.min(size, END_SIZE + LARGEST_COMMENT);
-    ByteBuffer tail = read(channel, size - length, length);
-    for (int at = length - END_SIZE; at >= 0; at--) {
-      if (tail.getInt(at) == END) {
-        return tail.getShort(at + 10) & 0xffff;
-      }
-    }
-    return 0;
+  boolean hasMoreThan(int entries, SeekableByteChannel channel) throws IOException {
+    return directory / SMALLEST_ENTRY > entries
+        && count(channel, Math.max(0, channel.size() - directory - LARGEST_TAIL), channel.size())
+            > entries;
   }
 
   /** The size of a directory by the larger end record; of all, if there is none at its place. */

@@ -18,6 +18,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
@@ -106,8 +107,9 @@ public final class ZipTree implements FileTree {
               + (magic.length == 0 ? " (empty file)" : ""));
     }
     ZipFile zip;
+    int said;
     try {
-      refuseTooMany(channel, label);
+      said = said(channel, label);
       zip = ZipFile.builder().setSeekableByteChannel(channel).setIgnoreLocalFileHeader(true).get();
     } catch (GirdleException e) {
       channel.close();
@@ -122,31 +124,31 @@ public final class ZipTree implements FileTree {
     }
     ZipTree tree = new ZipTree(channel, zip);
     try {
-      tree.requireAll(label);
-      tree.takeEntries(label, ArchiveBounds.SENSIBLE);
+      List<ZipArchiveEntry> all = Collections.list(zip.getEntries());
+      requireAll(all.size(), said, label);
+      tree.takeEntries(all, label, ArchiveBounds.SENSIBLE);
       return tree;
-    } catch (IOException | RuntimeException e) {
+    } catch (RuntimeException e) {
       tree.close();
       throw e;
     }
   }
 
-  /** Asked before all of them are read, which takes memory. */
-  private static void refuseTooMany(SeekableByteChannel channel, String label) throws IOException {
-    long entries = ZipEnd.mostEntries(channel);
-    channel.position(0);
-    if (entries > ArchiveBounds.SENSIBLE.entries()) {
+  /** How many entries it says it has; asked before all of them are read, which takes memory. */
+  private static int said(SeekableByteChannel channel, String label) throws IOException {
+    int most = ArchiveBounds.SENSIBLE.entries();
+    Optional<ZipEnd> end = ZipEnd.of(channel);
+    if (end.isPresent() && end.get().hasMoreThan(most, channel)) {
       throw GirdleException.application(
-          label + " may have " + entries + " entries, more than can be meant well.",
+          label + " has more than " + most + " entries, more than can be meant well.",
           "  Nothing was read from it. Build the jar again, or leave it out.");
     }
+    channel.position(0);
+    return end.map(ZipEnd::said).orElse(0);
   }
 
   /** Where an entry of the directory is damaged, those behind it are not to be lost in silence. */
-  private void requireAll(String label) throws IOException {
-    int there = Collections.list(zip.getEntries()).size();
-    int said = ZipEnd.said(channel);
-    channel.position(0);
+  private static void requireAll(int there, int said, String label) {
     if (there < said && said != MOST_COUNTED) {
       throw GirdleException.application(
           label
@@ -159,12 +161,12 @@ public final class ZipTree implements FileTree {
     }
   }
 
-  private void takeEntries(String label, ArchiveBounds bounds) {
+  private void takeEntries(List<ZipArchiveEntry> all, String label, ArchiveBounds bounds) {
     List<String> problems = new ArrayList<>();
     long promised = 0;
     long packed = 0;
     Map<String, ZipArchiveEntry> taken = new LinkedHashMap<>();
-    for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
+    for (ZipArchiveEntry entry : all) {
       String name = entry.getName();
       String wrong = wrongWith(entry, bounds);
       promised += Math.max(entry.getSize(), 0);

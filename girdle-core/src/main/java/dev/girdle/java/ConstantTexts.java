@@ -9,12 +9,11 @@ import dev.girdle.closure.UnreadableItemException;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.objectweb.asm.ClassReader;
 
 /** The texts of a class that name classes of something else than its own component. */
 final class ConstantTexts {
-  private static final int CONSTANT_STRING = 8;
-
   private ConstantTexts() {}
 
   /** One demand for each constant (JVMS 4.4.3) that is the full name of a class of the index. */
@@ -43,17 +42,6 @@ final class ConstantTexts {
 
   /** All constant texts of a class file. */
   static List<String> in(ClassReader reader) {
-    List<String> texts = new ArrayList<>();
-    char[] buffer = new char[reader.getMaxStringLength()];
-    for (int i = 1; i < reader.getItemCount(); i++) {
-      int at = reader.getItem(i);
-      if (at > 0 && reader.readByte(at - 1) == CONSTANT_STRING) {
-        String text = reader.readUTF8(at, buffer);
-        if (text != null) {
-          texts.add(text);
-        }
-      }
-    }
-    return texts;
+    return ConstantPool.texts(reader, ConstantPool.STRING).filter(Objects::nonNull).toList();
   }
 }

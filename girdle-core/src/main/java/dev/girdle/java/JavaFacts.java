@@ -45,8 +45,6 @@ record JavaFacts(
         && first.stream().noneMatch(i -> i.component() == item.component());
   }
 
-  private static final int CONSTANT_NAME_AND_TYPE = 12;
-
   private static final Set<String> DEFINES =
       Set.of("defineClass", "defineHiddenClass", "defineAnonymousClass");
 
@@ -97,16 +95,7 @@ record JavaFacts(
   }
 
   private static boolean definesClasses(ClassReader reader) {
-    char[] buffer = new char[reader.getMaxStringLength()];
-    for (int i = 1; i < reader.getItemCount(); i++) {
-      int at = reader.getItem(i);
-      if (at > 0
-          && reader.readByte(at - 1) == CONSTANT_NAME_AND_TYPE
-          && DEFINES.contains(reader.readUTF8(at, buffer))) {
-        return true;
-      }
-    }
-    return false;
+    return ConstantPool.texts(reader, ConstantPool.NAME_AND_TYPE).anyMatch(DEFINES::contains);
   }
 
   /**

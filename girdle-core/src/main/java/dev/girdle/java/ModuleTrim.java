@@ -1,6 +1,8 @@
 package dev.girdle.java;
 
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.UnreadableException;
 import dev.girdle.io.Content;
 import java.io.IOException;
 import java.util.Set;
@@ -34,7 +36,8 @@ final class ModuleTrim {
           0);
       return Content.of(writer.toByteArray());
     } catch (UnreadableItemException e) {
-      throw new IOException("the descriptor of a module " + e.getMessage(), e);
+      throw new UnreadableException(
+          Fault.APPLICATION, "the descriptor of a module", e.getMessage(), e);
     }
   }
 

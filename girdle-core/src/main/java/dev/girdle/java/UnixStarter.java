@@ -78,6 +78,7 @@ final class UnixStarter {
     values.put("NEED_TEXT", starter.need().text());
     values.put("VARIABLE", starter.identity().variablePrefix());
     values.put("OPTIONS", starter.allOptions());
+    values.put("UNIX_HEAD", Template.unixHead());
     return values;
   }
 

@@ -5,7 +5,6 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.UnreadableItemException;
 import java.io.IOException;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -20,8 +19,6 @@ import org.objectweb.asm.ClassReader;
  * constant pools of class files are read.
  */
 final class Uses {
-  private static final int CONSTANT_CLASS = 7;
-
   private final Map<String, Set<String>> used = new LinkedHashMap<>();
 
   private Uses() {}
@@ -91,14 +88,6 @@ final class Uses {
 
   /** Full names of the classes that a class file names, and what else looks like them. */
   private static List<String> classes(ClassReader reader) {
-    List<String> names = new ArrayList<>();
-    char[] buffer = new char[reader.getMaxStringLength()];
-    for (int i = 1; i < reader.getItemCount(); i++) {
-      int at = reader.getItem(i);
-      if (at > 0 && reader.readByte(at - 1) == CONSTANT_CLASS) {
-        names.add(reader.readUTF8(at, buffer).replace('/', '.'));
-      }
-    }
-    return names;
+    return ConstantPool.texts(reader, ConstantPool.CLASS).map(n -> n.replace('/', '.')).toList();
   }
 }

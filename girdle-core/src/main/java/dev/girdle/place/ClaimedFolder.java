@@ -5,16 +5,12 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
-import java.nio.file.attribute.FileAttribute;
-import java.nio.file.attribute.PosixFilePermission;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -33,9 +29,6 @@ final class ClaimedFolder implements AutoCloseable {
 
   /** Until then, somebody who has just made a folder may not have come to lock it. */
   private static final Duration JUST_MADE = Duration.ofMinutes(2);
-
-  private static final Set<PosixFilePermission> CLOSED =
-      PosixFilePermissions.fromString("rwx------");
 
   private static final Set<ClaimedFolder> OPEN = ConcurrentHashMap.newKeySet();
   private static final int MOST_ATTEMPTS = 50;
@@ -62,12 +55,7 @@ final class ClaimedFolder implements AutoCloseable {
    * @throws IOException if it cannot be made
    */
   static ClaimedFolder make(Path folder) throws IOException {
-    boolean isPosix = FileSystems.getDefault().supportedFileAttributeViews().contains("posix");
-    FileAttribute<?>[] closed =
-        isPosix
-            ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(CLOSED)}
-            : new FileAttribute<?>[0];
-    Files.createDirectory(folder, closed);
+    Closed.newFolder(folder);
     Path lock = folder.resolve(LOCK);
     FileChannel channel;
     Object made;
@@ -117,7 +105,7 @@ final class ClaimedFolder implements AutoCloseable {
    */
   static Optional<ClaimedFolder> leftBehind(Path folder) {
     try {
-      if (!isClosed(folder)) {
+      if (!Closed.isFolder(folder)) {
         return Optional.empty();
       }
       Path lock = folder.resolve(LOCK);
@@ -160,16 +148,6 @@ final class ClaimedFolder implements AutoCloseable {
   private static boolean isOld(Path folder) throws IOException {
     Instant made = Files.getLastModifiedTime(folder, LinkOption.NOFOLLOW_LINKS).toInstant();
     return made.plus(JUST_MADE).isBefore(Instant.now());
-  }
-
-  /** What is open to others was not made here. */
-  private static boolean isClosed(Path folder) throws IOException {
-    if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
-      return false;
-    }
-    boolean isPosix = folder.getFileSystem().supportedFileAttributeViews().contains("posix");
-    return !isPosix
-        || Files.getPosixFilePermissions(folder, LinkOption.NOFOLLOW_LINKS).equals(CLOSED);
   }
 
   Path path() {

@@ -8,7 +8,6 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
-import java.nio.file.attribute.PosixFilePermissions;
 
 /** Deletes folders. Links are deleted and not followed; what is gone already does not matter. */
 public final class Folders {
@@ -61,10 +60,8 @@ public final class Folders {
   /** What is in a folder cannot be deleted if it cannot be written to. */
   private static void open(Path dir) throws IOException {
     boolean isClosed = !(Files.isWritable(dir) && Files.isReadable(dir) && Files.isExecutable(dir));
-    if (isClosed
-        && Files.isDirectory(dir, LinkOption.NOFOLLOW_LINKS)
-        && dir.getFileSystem().supportedFileAttributeViews().contains("posix")) {
-      Files.setPosixFilePermissions(dir, PosixFilePermissions.fromString("rwx------"));
+    if (isClosed && Files.isDirectory(dir, LinkOption.NOFOLLOW_LINKS)) {
+      Closed.toOwner(dir);
     }
   }
 }

@@ -5,9 +5,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.Why;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Optional;
 
 /**
@@ -62,16 +60,6 @@ public final class TemporaryFolder implements AutoCloseable {
     } catch (IOException e) {
       throw noRoom(e);
     }
-  }
-
-  /** Makes an empty file that is closed to other users. */
-  static Path createFile(Path file) throws IOException {
-    boolean isPosix = file.getFileSystem().supportedFileAttributeViews().contains("posix");
-    return isPosix
-        ? Files.createFile(
-            file,
-            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")))
-        : Files.createFile(file);
   }
 
   private static Path parent() {

@@ -44,7 +44,7 @@ public final class WholeFile {
     write(
         file,
         work -> {
-          Files.write(TemporaryFolder.createFile(work), bytes);
+          Files.write(Closed.newFile(work), bytes);
           return true;
         });
   }

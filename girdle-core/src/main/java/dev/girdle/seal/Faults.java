@@ -86,11 +86,8 @@ final class Faults {
       return Optional.empty();
     } catch (UnreadableException e) {
       sound.remove(item);
-      if (e.fault() != Fault.APPLICATION) {
-        throw new GirdleException(e.fault(), e, e.getMessage());
-      }
       return Optional.of(
-          item.component().origin() + ": " + item.path() + " goes along and " + e.problem());
+          item.component().origin() + ": " + item.path() + " goes along and " + e.damage());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -52,10 +52,8 @@ public final class NativeItems {
     try (InputStream in = item.content().open()) {
       return NativeCode.of(in.readNBytes(NativeCode.HEAD));
     } catch (UnreadableException e) {
-      if (e.fault() != Fault.APPLICATION) {
-        throw new GirdleException(e.fault(), e, e.getMessage());
-      }
-      return Optional.empty(); // told with all that is damaged
+      e.damage(); // told with all that is damaged
+      return Optional.empty();
     } catch (IOException e) {
       throw GirdleException.because(
           e,

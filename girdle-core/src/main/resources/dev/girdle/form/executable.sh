@@ -19,35 +19,12 @@ say() {
   printf '%s: %s\n' "$name" "$1" >&2
 }
 
-# Read into a shell that somebody works in, this must not end that shell.
-sourced=
-case ${0##*/} in sh | -sh | dash | -dash | ash | -ash | bash | -bash | ksh | -ksh | zsh | -zsh) sourced=yes ;; esac
-case ${ZSH_EVAL_CONTEXT-} in *:file*) sourced=yes ;; esac
-[ "${BASH_SOURCE-$0}" = "$0" ] || sourced=yes
-if [ -n "$sourced" ]; then
-  say "start this file by its path; it cannot be read into a shell"
-  return 2 2>/dev/null || exit 2
-fi
+@UNIX_HEAD@
 
 # With a path that is empty, the usual programs of the system are used.
-unset IFS
 path_is_set=${PATH+yes}
 path=${PATH-}
 PATH=${path:-/usr/bin:/bin}
-
-# Sets $real to the file behind a path, through symbolic links.
-follow() {
-  real=$1
-  hops=0
-  while [ -h "$real" ] && [ "$hops" -lt 40 ]; do
-    hops=$((hops + 1))
-    link=$(readlink "$real")
-    case $link in
-      /*) real=$link ;;
-      *) real=${real%/*}/$link ;;
-    esac
-  done
-}
 
 # Whether a folder belongs to this user and is closed to others. What others can write to could be
 # theirs by now.

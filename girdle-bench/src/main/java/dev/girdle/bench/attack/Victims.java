@@ -91,7 +91,7 @@ final class Victims {
                   part + " in a jar",
                   OF_THE_APPLICATION,
                   List.of(walks.get(1), seal("folder")))
-              .within(entry(jar, part), (f, b) -> with(jarOf(jar), part, b).write(f)));
+              .within(entry(jar, part), (f, b) -> jarOf(jar).with(part, b).write(f)));
     }
     Path main = world.app().resolve("classes/org/ternhaven/bell/Main.class");
     all.add(Victim.of(main, "a class file", OF_THE_REQUEST, walks));
@@ -243,9 +243,5 @@ final class Victims {
       }
     }
     return same;
-  }
-
-  private static Jar with(Jar jar, String path, byte[] bytes) {
-    return jar.with(path, bytes);
   }
 }
