@@ -4,7 +4,6 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.layout.Layout;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
@@ -92,14 +91,6 @@ public interface Ecosystem {
   boolean isOfRuntime(NamePattern pattern, RuntimeWish runtime);
 
   /**
-   * Lays the kept components out as the files of an artifact.
-   *
-   * @param request what to lay out, and how
-   * @return the finished tree
-   */
-  Layout layOut(LayoutRequest request);
-
-  /**
    * Makes an application that is not sealed startable, with all that it was handed over with.
    *
    * @param application surveyed by this ecosystem, with an entry point
@@ -108,14 +99,4 @@ public interface Ecosystem {
    * @throws IOException if something cannot be read or written
    */
   List<String> startUnsealed(Application application, Path folder) throws IOException;
-
-  /**
-   * Prepares a fast start, if the plan wants one, by running the program that is laid out.
-   *
-   * @param layout all files of the artifact
-   * @param request what was laid out, and how
-   * @return the same layout, or one with more in it
-   * @throws GirdleException if the program cannot be run
-   */
-  Layout prepareStart(Layout layout, LayoutRequest request);
 }

@@ -12,6 +12,7 @@ import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.layout.Layout;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -170,4 +171,22 @@ public interface Examination {
    * @return the items that fit; empty if there is none
    */
   List<Item> find(String text);
+
+  /**
+   * Lays the kept components out as the files of an artifact.
+   *
+   * @param request what to lay out, and how
+   * @return the finished tree
+   */
+  Layout layOut(LayoutRequest request);
+
+  /**
+   * Prepares a fast start, if the plan wants one, by running the program that is laid out.
+   *
+   * @param layout all files of the artifact
+   * @param request what was laid out, and how
+   * @return the same layout, or one with more in it
+   * @throws GirdleException if the program cannot be run
+   */
+  Layout prepareStart(Layout layout, LayoutRequest request);
 }

@@ -6,15 +6,16 @@ import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.FoundRuntime;
-import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.Why;
+import dev.girdle.java.bundle.HostJava;
+import dev.girdle.java.bundle.Runtimes;
+import dev.girdle.java.layout.Unsealed;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.Shelf;
-import dev.girdle.layout.Layout;
-import dev.girdle.place.TemporaryFolder;
+import dev.girdle.java.survey.JavaSurvey;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeWish;
 import dev.girdle.plan.Source;
@@ -85,25 +86,6 @@ public final class JavaEcosystem implements Ecosystem {
   @Override
   public List<String> startUnsealed(Application application, Path folder) throws IOException {
     return Unsealed.words(application, folder);
-  }
-
-  @Override
-  public Layout prepareStart(Layout layout, LayoutRequest request) {
-    return FastStart.addTo(RuntimeTrial.passed(layout, request), request);
-  }
-
-  @Override
-  public Layout layOut(LayoutRequest request) {
-    try {
-      return switch (request.shape()) {
-        case FOLDER -> new FolderLayout(request).layOut();
-        case NESTED -> new NestedLayout(request).layOut();
-        case MERGED -> new MergedLayout(request).layOut();
-      };
-    } catch (IOException e) {
-      // what is read says so by itself; all else is the writing of what has to be made
-      throw GirdleException.because(e, () -> TemporaryFolder.noRoom(e));
-    }
   }
 
   private static GirdleException unreadable(Fault fault, String what, IOException e) {

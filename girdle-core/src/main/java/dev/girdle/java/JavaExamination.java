@@ -25,19 +25,44 @@ import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.ecosystem.RuntimeThing;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
+import dev.girdle.java.bundle.FastStart;
+import dev.girdle.java.bundle.RuntimeAnswers;
+import dev.girdle.java.bundle.RuntimeBalance;
+import dev.girdle.java.bundle.RuntimeMemo;
+import dev.girdle.java.bundle.RuntimeTrial;
+import dev.girdle.java.bundle.Runtimes;
+import dev.girdle.java.bytecode.ConstantTexts;
+import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.LegalTexts;
+import dev.girdle.java.format.Versioned;
+import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.Hints;
+import dev.girdle.java.index.JavaFacts;
+import dev.girdle.java.index.Jdk;
+import dev.girdle.java.index.MainClasses;
+import dev.girdle.java.index.Modules;
+import dev.girdle.java.layout.FolderLayout;
+import dev.girdle.java.layout.MergedLayout;
+import dev.girdle.java.layout.NestedLayout;
+import dev.girdle.java.linkage.Conflicts;
+import dev.girdle.java.linkage.Declarations;
+import dev.girdle.java.linkage.JavaLinkage;
+import dev.girdle.java.linkage.LocalLibraries;
+import dev.girdle.java.linkage.Whereabouts;
 import dev.girdle.java.maven.LocalFolders;
 import dev.girdle.java.memory.Memory;
-import dev.girdle.java.runtime.BundledRuntime;
-import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
+import dev.girdle.layout.Layout;
+import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -46,7 +71,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Supplier;
 import java.util.stream.Stream;
 
 /** What Java knows about one application. */
@@ -60,8 +84,8 @@ final class JavaExamination implements Examination {
   private final Memory memory;
   private final JavaLinkage linkage;
   private final Map<Component, Provenance> provenances = new HashMap<>();
-  private final Map<Path, ReachedRuntime> reachedOfRuntimes = new HashMap<>();
-  private final Map<Path, Trial> trials = new HashMap<>();
+  private final RuntimeMemo runtimes = new RuntimeMemo();
+  private final MainClasses mainClasses;
   private List<String> warnings;
   private Boolean makesClasses;
   private final Map<Component, Boolean> signed = new ConcurrentHashMap<>();
@@ -72,6 +96,7 @@ final class JavaExamination implements Examination {
     this.application = application;
     List<Component> components = application.components();
     this.index = new ClassIndex(components, excluded);
+    this.mainClasses = new MainClasses(index);
     Map<Component, Set<String>> optional = new HashMap<>();
     for (Component component : components) {
       optional.put(component, JarManifest.of(component).optionalPackages());
@@ -183,7 +208,7 @@ final class JavaExamination implements Examination {
         : new Demand(
             how,
             Thing.RESOURCE,
-            item.component().name() + JavaLinkage.IN_COMPONENT + item.path(),
+            item.component().name() + ClassIndex.IN_COMPONENT + item.path(),
             null,
             "",
             0,
@@ -480,36 +505,25 @@ final class JavaExamination implements Examination {
     return Stream.concat(classes, files).toList();
   }
 
-  /** What is reached of a runtime; looked for once for all forms that are made of it. */
-  synchronized ReachedRuntime reachedRuntime(
-      BundledRuntime runtime, Map<String, String> modules, LayoutRequest request) {
-    Path home = runtime.home().folder();
-    ReachedRuntime known = reachedOfRuntimes.get(home);
-    if (known == null || known.closure() != request.closure()) {
-      known =
-          Runtimes.walk(runtime, modules, request.closure(), request.selection(), request.choice());
-      reachedOfRuntimes.put(home, known);
+  @Override
+  public Layout layOut(LayoutRequest request) {
+    try {
+      Layout layout =
+          switch (request.shape()) {
+            case FOLDER -> new FolderLayout(request, mainClasses).layOut();
+            case NESTED -> new NestedLayout(request, mainClasses).layOut();
+            case MERGED -> new MergedLayout(request, mainClasses).layOut();
+          };
+      boolean bringsRuntime = request.shape() == Shape.FOLDER && request.runtime().isBundled();
+      return bringsRuntime ? Runtimes.addTo(layout, request, runtimes) : layout;
+    } catch (IOException e) {
+      // what is read says so by itself; all else is the writing of what has to be made
+      throw GirdleException.because(e, () -> TemporaryFolder.noRoom(e));
     }
-    return known;
   }
 
-  /**
-   * What does not work in a runtime that was cut down for a closure; found out once for all forms
-   * that are made of it.
-   */
-  synchronized Map<String, String> failuresOf(
-      JavaHome home, Closure closure, Supplier<Map<String, String>> trial) {
-    Trial known = trials.get(home.folder());
-    if (known == null || known.closure != closure) {
-      known = new Trial(closure, trial.get());
-      trials.put(home.folder(), known);
-    }
-    return known.failures;
-  }
-
-  private record Trial(Closure closure, Map<String, String> failures) {}
-
-  JavaFacts facts() {
-    return facts;
+  @Override
+  public Layout prepareStart(Layout layout, LayoutRequest request) {
+    return FastStart.addTo(RuntimeTrial.passed(layout, request, runtimes), request);
   }
 }

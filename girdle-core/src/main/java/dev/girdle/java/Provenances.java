@@ -7,6 +7,8 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Provenance;
 import dev.girdle.app.Role;
+import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.maven.PomLicences;
 import dev.girdle.licence.Spdx;
 import java.io.IOException;

@@ -1,8 +1,10 @@
 /**
  * Java: class files, jars, manifests, services, and the artifacts that start them.
  *
- * <p>Survey is {@code JavaSurvey} and what it calls; the walk's part is {@code JavaLinkage}; the
- * artifacts' shapes are the classes named {@code …Layout}. Only {@link
- * dev.girdle.java.JavaEcosystem} is for others, and they know it by its interface alone.
+ * <p>The rooms, in the order in which one may use another: {@code format}, {@code index}, {@code
+ * bytecode}, {@code survey}, {@code linkage}, {@code reach}, {@code bundle}, {@code launcher},
+ * {@code layout}; beside them {@code value}, {@code memory}, {@code maven}, {@code library}, {@code
+ * runtime}. Only {@link dev.girdle.java.JavaEcosystem} is for others, and they know it by its
+ * interface alone.
  */
 package dev.girdle.java;

@@ -49,14 +49,14 @@ final class Composition {
             assessment.closure(),
             assessment.selection(),
             assessment.need());
-    Layout layout = assessment.ecosystem().layOut(request);
+    Layout layout = assessment.examination().layOut(request);
     if (isSeen) {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());
     more.addAll(new SbomFile(assessment, shape).files());
     layout = ExtraFiles.addTo(layout.plus(more), assessment.plan().files());
-    return assessment.ecosystem().prepareStart(layout, request).noticing(unknownLicences());
+    return assessment.examination().prepareStart(layout, request).noticing(unknownLicences());
   }
 
   private List<String> unknownLicences() {

@@ -1,0 +1,100 @@
+package dev.girdle.java.bundle;
+
+import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.java.runtime.JavaHome;
+import java.io.File;
+import java.io.IOException;
+import java.io.Reader;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Properties;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Finds the Javas of this machine where the starters look for them, and in the same order. */
+public final class HostJava {
+  private static final Pattern FEATURE = Pattern.compile("\"?(?:1\\.)?(\\d{1,3})(?:\\D.*)?");
+  private static final List<String> USUAL =
+      List.of("/usr/lib/jvm", "/usr/lib64/jvm", "/usr/local/lib/jvm", "/usr/java", "/opt/java");
+
+  private final String prefix;
+  private final Map<String, String> environment;
+  private final Map<Path, FoundRuntime> found = new LinkedHashMap<>();
+
+  public HostJava(String prefix, Map<String, String> environment) {
+    this.prefix = prefix;
+    this.environment = environment;
+  }
+
+  public List<FoundRuntime> all() {
+    for (String name : List.of(prefix + "_JAVA_HOME", "JAVA_HOME")) {
+      String home = environment.getOrDefault(name, "");
+      if (!home.isEmpty()) {
+        consider(Path.of(home), name);
+      }
+    }
+    for (String folder : environment.getOrDefault("PATH", "").split(File.pathSeparator)) {
+      Path java = Path.of(folder, "java");
+      if (!folder.isEmpty() && Files.isExecutable(java)) {
+        consider(real(java).getParent().getParent(), "on the path");
+      }
+    }
+    USUAL.forEach(this::considerAll);
+    consider(Path.of(System.getProperty("java.home")), "Girdle runs on it");
+    return List.copyOf(found.values());
+  }
+
+  private static Path real(Path java) {
+    try {
+      return java.toRealPath();
+    } catch (IOException e) {
+      return java.toAbsolutePath();
+    }
+  }
+
+  private void considerAll(String folder) {
+    List<Path> homes = new ArrayList<>();
+    try (DirectoryStream<Path> all = Files.newDirectoryStream(Path.of(folder))) {
+      all.forEach(homes::add);
+    } catch (IOException e) {
+      return; // there are none in this place
+    }
+    homes.stream().sorted().forEach(h -> consider(h, "in the usual places"));
+  }
+
+  private void consider(Path home, String foundBy) {
+    if (home != null && Files.isExecutable(home.resolve("bin/java"))) {
+      release(home).ifPresent(r -> found.putIfAbsent(real(home), found(home, r, foundBy)));
+    }
+  }
+
+  /** Only a Java with modules can go along. */
+  public static FoundRuntime found(Path home, int release, String foundBy) {
+    Optional<JavaHome> modular = JavaHome.at(home);
+    return new FoundRuntime(
+        modular.map(JavaHome::title).orElse("Java " + release),
+        release,
+        modular.flatMap(JavaHome::target),
+        home,
+        foundBy,
+        modular.isPresent());
+  }
+
+  /** What the file {@code release} in a Java's folder says. */
+  private static Optional<Integer> release(Path home) {
+    Properties properties = new Properties();
+    try (Reader in = Files.newBufferedReader(home.resolve("release"))) {
+      properties.load(in);
+    } catch (IOException | IllegalArgumentException e) {
+      return Optional.empty();
+    }
+    Matcher matcher = FEATURE.matcher(properties.getProperty("JAVA_VERSION", ""));
+    return matcher.matches() ? Optional.of(Integer.parseInt(matcher.group(1))) : Optional.empty();
+  }
+}

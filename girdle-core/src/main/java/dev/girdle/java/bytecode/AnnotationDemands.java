@@ -1,0 +1,51 @@
+package dev.girdle.java.bytecode;
+
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import org.objectweb.asm.AnnotationVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+
+/** What an annotation demands: its type, and the classes, enums and names in its values. */
+final class AnnotationDemands extends AnnotationVisitor {
+  private final Gathering gathering;
+
+  private AnnotationDemands(Gathering gathering) {
+    super(Opcodes.ASM9);
+    this.gathering = gathering;
+  }
+
+  /** A reader for the annotation, or null if it cannot be read at run time. */
+  static AnnotationVisitor of(Gathering gathering, String descriptor, boolean visible) {
+    if (!visible) {
+      return null;
+    }
+    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+    return new AnnotationDemands(gathering);
+  }
+
+  @Override
+  public void visit(String name, Object value) {
+    if (value instanceof Type type) {
+      gathering.descriptor(How.ANNOTATION, type.getDescriptor(), Strength.HINT);
+    } else if (value instanceof String text) {
+      gathering.text(text);
+    }
+  }
+
+  @Override
+  public void visitEnum(String name, String descriptor, String value) {
+    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+  }
+
+  @Override
+  public AnnotationVisitor visitAnnotation(String name, String descriptor) {
+    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+    return this;
+  }
+
+  @Override
+  public AnnotationVisitor visitArray(String name) {
+    return this;
+  }
+}

@@ -1,0 +1,91 @@
+package dev.girdle.java.bytecode;
+
+import dev.girdle.app.Item;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.java.index.ClassIndex;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * What classes that are reached imply together: names that are joined of the name of one and of a
+ * text that stands in another. No method, and often no component, sees both halves.
+ */
+public final class Implied {
+  private static final char PUT_IN = '\1';
+  private static final int SHORTEST = 3;
+  private static final int LONGEST = 40;
+  private static final int MOST = 400;
+
+  private final ClassIndex index;
+  private final How how;
+  private final boolean specialEndings;
+  private final Set<String> texts = ConcurrentHashMap.newKeySet();
+  private final Set<Item> done = ConcurrentHashMap.newKeySet();
+  private int textsDone;
+
+  /**
+   * Knows of nothing yet.
+   *
+   * @param index the classes that can be named
+   * @param how in which way they are asked for then
+   * @param specialEndings whether endings that begin with a sign count though they stand nowhere
+   */
+  public Implied(ClassIndex index, How how, boolean specialEndings) {
+    this.index = index;
+    this.how = how;
+    this.specialEndings = specialEndings;
+  }
+
+  /** Notes texts of a class that may be the end of a class's name. */
+  public void note(Collection<String> endings) {
+    texts.addAll(endings);
+  }
+
+  /**
+   * What a text may be the end of a class's name by, which others join with its begin: all of it,
+   * or what stands last in the recipe of a joined text (StringConcatFactory), after what is put in.
+   */
+  public static Optional<String> ending(String text) {
+    String last = text.substring(text.lastIndexOf(PUT_IN) + 1);
+    boolean isOne =
+        last.length() >= SHORTEST
+            && last.length() <= LONGEST
+            && !Character.isLowerCase(last.charAt(0))
+            && last.chars().allMatch(Character::isJavaIdentifierPart);
+    return isOne ? Optional.of(last) : Optional.empty();
+  }
+
+  /** The classes that a reached class, and an ending that stands somewhere as a text, name. */
+  public List<Demand> by(Set<Item> reached) {
+    boolean all = texts.size() > textsDone;
+    textsDone = texts.size();
+    List<Demand> demands = new ArrayList<>();
+    for (Item item : reached) {
+      if (item.path().endsWith(".class") && (done.add(item) || all)) {
+        extended(item, demands);
+      }
+    }
+    return demands;
+  }
+
+  private void extended(Item item, List<Demand> demands) {
+    String name = item.name();
+    for (String longer : index.classesBetween(name, "", MOST)) {
+      String ending = longer.substring(name.length());
+      if (ending.isEmpty() || ending.indexOf('.') >= 0) {
+        continue;
+      }
+      boolean isSpecial = specialEndings && (ending.charAt(0) == '$' || ending.charAt(0) == '_');
+      if (isSpecial || texts.contains(ending)) {
+        demands.add(new Demand(how, Thing.CODE, longer, item, "", 0, Strength.HINT, ""));
+      }
+    }
+  }
+}

@@ -1,0 +1,47 @@
+package dev.girdle.java.bytecode;
+
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import org.objectweb.asm.ModuleVisitor;
+import org.objectweb.asm.Opcodes;
+
+/** What a module's descriptor demands (Java Virtual Machine Specification 4.7.25). */
+final class ModuleDemands extends ModuleVisitor {
+  private static final String STATIC = "it is required when the module is compiled only";
+
+  private final Gathering gathering;
+
+  ModuleDemands(Gathering gathering) {
+    super(Opcodes.ASM9);
+    this.gathering = gathering;
+  }
+
+  @Override
+  public void visitRequire(String module, int access, String version) {
+    boolean optional = (access & Opcodes.ACC_STATIC_PHASE) != 0;
+    gathering.other(
+        How.REQUIRES,
+        Thing.MODULE,
+        module,
+        optional ? Strength.SOFT : Strength.HARD,
+        optional ? STATIC : "");
+  }
+
+  @Override
+  public void visitUse(String service) {
+    gathering.usedService(service.replace('/', '.'));
+  }
+
+  @Override
+  public void visitProvide(String service, String... providers) {
+    for (String provider : providers) {
+      gathering.type(How.PROVIDES, provider, Strength.SOFT);
+    }
+  }
+
+  @Override
+  public void visitMainClass(String mainClass) {
+    gathering.type(How.DECLARATION, mainClass, Strength.HINT);
+  }
+}

@@ -1,0 +1,162 @@
+package dev.girdle.java.bytecode;
+
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.io.Paths;
+import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.LegalTexts;
+import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.JavaFacts;
+import dev.girdle.java.value.Value;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Texts that name something that is there: a class by its full name, a resource by its path. One
+ * rule for all frameworks. It never reports anything as missing, and it can err in one direction
+ * only: a text that happens to read like a name keeps the thing of that name.
+ */
+public final class TextDemands {
+  private static final List<String> STEM_ENDINGS = List.of("_", "$");
+  private static final int MOST = 2000;
+
+  /**
+   * Stands for an argument in the recipe of a joined text (java.lang.invoke.StringConcatFactory).
+   */
+  private static final char JOIN = '\1';
+
+  private TextDemands() {}
+
+  /** Whether a text may be the name of something, as far as the text alone tells. */
+  static boolean mayName(String text) {
+    return text.length() >= 3 && text.length() <= 500 && text.indexOf('\n') < 0;
+  }
+
+  /** A string constant in code. */
+  static void inCode(Gathering gathering, String text) {
+    if (!mayName(text)) {
+      return;
+    }
+    if (text.indexOf(JOIN) >= 0) {
+      for (String part : text.split("[\1\2]")) {
+        inCode(gathering, part);
+      }
+      return;
+    }
+    ClassIndex index = gathering.index();
+    className(text, index)
+        .ifPresent(name -> gathering.type(How.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
+    String folder = Paths.folder(gathering.item().name().replace('.', '/'));
+    resourceName(text, folder, gathering.item(), index)
+        .ifPresent(name -> gathering.file(How.CODE_TEXT, name, Strength.SOFT, ""));
+    bundleName(text, gathering.item(), index)
+        .ifPresent(name -> gathering.other(How.BUNDLE, Thing.BUNDLE, name, Strength.SOFT, ""));
+    named(text, gathering);
+    int gap = text.indexOf("%s");
+    if (gap > 0 && text.indexOf('/') > 0) {
+      String end = text.substring(text.lastIndexOf("%s") + 2);
+      JoinedNames.files(gathering, new Value.Joined(text.substring(0, gap), end));
+    }
+  }
+
+  /**
+   * What a text names as a whole: all classes of a package, or those that have it as their stem
+   * (what is loaded for {@code a/b/c} or {@code a.b-c.d} may be called {@code a/b/c__init}).
+   */
+  private static void named(String text, Gathering gathering) {
+    boolean isPath = text.indexOf('.') > 0 || text.indexOf('/') >= 0;
+    if (!isPath || text.chars().anyMatch(c -> c <= ' ')) {
+      return;
+    }
+    boolean isPrefix = text.endsWith(".") || text.endsWith("/");
+    if (gathering.item().component().role() == Role.RUNTIME && !isPrefix) {
+      return; // a runtime speaks of its packages for many reasons
+    }
+    String name = text.replace('/', '.').replace('-', '_');
+    name = name.startsWith(".") ? name.substring(1) : name;
+    name = name.endsWith(".") ? name.substring(0, name.length() - 1) : name;
+    ClassIndex index = gathering.index();
+    if (index.hasPackage(name)) {
+      for (String inside : index.classesBetween(name + ".", "", MOST)) {
+        if (inside.indexOf('.', name.length() + 1) < 0) {
+          gathering.type(How.JOINED, inside.replace('.', '/'), Strength.SOFT);
+        }
+      }
+    }
+    if (gathering.item().component().role() != Role.RUNTIME) {
+      folder(text.indexOf('/') < 0 ? name.replace('.', '/') : text, gathering);
+    }
+    for (String ending : STEM_ENDINGS) {
+      for (String longer : index.classesBetween(name + ending, "", MOST)) {
+        gathering.type(How.JOINED, longer.replace('.', '/'), Strength.SOFT);
+      }
+    }
+  }
+
+  /** A folder of files, to whose path the name of one is joined where it is opened. */
+  private static void folder(String text, Gathering gathering) {
+    String path = text.replaceFirst("^/", "").replaceFirst("/$", "");
+    int segments = path.split("/").length;
+    boolean isOfEveryJar = isInEveryJar(path + "/");
+    boolean isSpecific = segments >= (path.startsWith("META-INF/") && !isOfEveryJar ? 3 : 2);
+    if (isSpecific) {
+      String own = gathering.item().component().name() + ClassIndex.IN_COMPONENT;
+      gathering.index().filesBetween(path + "/", "", MOST).stream()
+          .filter(f -> JoinedNames.isMeant(f, gathering))
+          .forEach(f -> gathering.file(How.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
+    }
+  }
+
+  /** The bundle that a text names: in the same component, or in others by a name with a package. */
+  private static Optional<String> bundleName(String text, Item asker, ClassIndex index) {
+    String base = text.replace('.', '/');
+    if (!index.hasBundleFiles(base)) {
+      return Optional.empty();
+    }
+    boolean here = asker.component().item(base + ".properties").isPresent();
+    return here || base.indexOf('/') > 0 ? Optional.of(base.replace('/', '.')) : Optional.empty();
+  }
+
+  /** The class that a text names, written with dots or slashes. */
+  public static Optional<String> className(String text, ClassIndex index) {
+    if (text.indexOf('.') < 0 && text.indexOf('/') < 0) {
+      return Optional.empty();
+    }
+    String name = text.endsWith(".class") ? text.substring(0, text.length() - 6) : text;
+    if (name.startsWith("L") && name.endsWith(";")) {
+      name = name.substring(1, name.length() - 1);
+    }
+    name = name.replace('/', '.');
+    return index.hasClass(name) ? Optional.of(name) : Optional.empty();
+  }
+
+  /**
+   * The resource that a text names: in the same component by a path from its top or from the folder
+   * of the one who names it, in others only by a path with a folder, and not what every jar has.
+   */
+  static Optional<String> resourceName(String text, String folder, Item asker, ClassIndex index) {
+    String path = text.startsWith("/") ? text.substring(1) : text;
+    if (path.equals(JarManifest.PATH) || path.equals(asker.path())) {
+      return Optional.empty();
+    }
+    for (String candidate : List.of(path, folder + path)) {
+      if (asker.component().item(candidate).isPresent() && !candidate.endsWith(".class")) {
+        return Optional.of(asker.component().name() + ClassIndex.IN_COMPONENT + candidate);
+      }
+    }
+    boolean specific = path.indexOf('/') > 0 && !isInEveryJar(path);
+    return specific && index.hasResource(path) ? Optional.of(path) : Optional.empty();
+  }
+
+  static boolean isInEveryJar(String path) {
+    return path.startsWith("META-INF/")
+        && (path.startsWith("META-INF/maven/")
+            || JavaFacts.isSignature(path)
+            || LegalTexts.isOne(path)
+            || path.equals("META-INF/INDEX.LIST")
+            || path.equals("META-INF/DEPENDENCIES"));
+  }
+}

@@ -1,0 +1,173 @@
+package dev.girdle.java.layout;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.io.Content;
+import dev.girdle.io.TreeFile;
+import dev.girdle.io.ZipTree;
+import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.index.JavaFacts;
+import dev.girdle.java.index.MainClasses;
+import dev.girdle.java.launcher.LaunchOptions;
+import dev.girdle.java.launcher.Starter;
+import dev.girdle.java.launcher.UnixStarter;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.Packing;
+import dev.girdle.record.RecordFile;
+import dev.girdle.start.Index;
+import dev.girdle.start.Start;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.jar.Manifest;
+
+/**
+ * One archive that holds the jars whole and uncompressed, so that they can be read in place;
+ * started by the classes of {@code girdle-start}.
+ */
+public final class NestedLayout {
+  private static final String SERVICES = "lib/declared-services.jar";
+
+  private final LayoutRequest request;
+  private final MainClasses mainClasses;
+
+  public NestedLayout(LayoutRequest request, MainClasses mainClasses) {
+    this.mainClasses = mainClasses;
+    this.request = request;
+  }
+
+  public Layout layOut() throws IOException {
+    LaunchOptions options = LaunchOptions.of(request);
+    List<LayoutFile> files = new ArrayList<>();
+    files.add(
+        LayoutFile.made(
+            JarManifest.PATH, LaunchOptions.bytes(manifest(options)), "tells Java what to start"));
+    EntryTable entries = new EntryTable(request, mainClasses);
+    NestIndex index = new NestIndex(entries, request.need());
+    List<LayoutFile> ofJars = new ArrayList<>();
+    List<String> folders = new ArrayList<>();
+    for (Component component : request.selection().components()) {
+      String folder = isAtTop(component) ? "" : "lib/" + Jars.fileName(component);
+      List<String> names = unpacked(component, folder, ofJars, folders);
+      index.add(folder, names, JarManifest.of(component).isTrue("Multi-Release"));
+    }
+    List<LayoutFile> services = DeclaredServices.files(request);
+    if (!services.isEmpty()) {
+      index.add(SERVICES, services.stream().map(LayoutFile::path).toList(), false);
+      services.forEach(s -> ofJars.add(s.at(SERVICES + "/" + s.path())));
+    }
+    files.add(
+        new LayoutFile(
+            Index.PATH,
+            Content.of(index.bytes()),
+            false,
+            Packing.STORED,
+            "",
+            "tells the starter where everything lies"));
+    files.addAll(StartClasses.ofNested());
+    files.addAll(ofJars);
+    Layout layout =
+        new Layout(
+            files,
+            folders,
+            RecordFile.IN_ARCHIVE,
+            List.of(),
+            notices(options, entries),
+            (request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s"));
+    return request.isSelfStarting() ? layout.headedBy(head(options)) : layout;
+  }
+
+  /** What the archive says of itself, and with it what the jar says whose files lie at its top. */
+  private Manifest manifest(LaunchOptions options) {
+    Manifest manifest = options.newManifest(request, Start.class.getName());
+    request.selection().components().stream()
+        .filter(this::isAtTop)
+        .map(JarManifest::of)
+        .forEach(own -> own.addTo(manifest));
+    return manifest;
+  }
+
+  /**
+   * Whether a component's files lie in the archive itself, so that programs find their own files
+   * and packages where they look for them in any jar: those of what is started, unless they would
+   * mean something else there.
+   */
+  private boolean isAtTop(Component component) {
+    boolean isStarted = component.name().equals(request.main().entry().component());
+    return isStarted
+        && component.items().stream()
+            .map(Item::path)
+            .noneMatch(
+                p ->
+                    JavaFacts.isSignature(p)
+                        || p.equals("META-INF/INDEX.LIST")
+                        || p.startsWith("META-INF/girdle/")
+                        || p.startsWith("dev/girdle/start/")
+                        || p.startsWith("lib/"));
+  }
+
+  /**
+   * The files of a component's jar, each at its place in a folder of the archive that is called
+   * like the jar; as they are packed.
+   *
+   * @return their names in the jar, and those of its folders
+   */
+  private List<String> unpacked(
+      Component component, String folder, List<LayoutFile> files, List<String> folders)
+      throws IOException {
+    List<String> names = new ArrayList<>();
+    String prefix = folder.isEmpty() ? "" : folder + "/";
+    ZipTree jar = ZipTree.open(Jars.content(component, request), component.name());
+    for (String inner : jar.folders()) {
+      names.add(inner);
+      folders.add(prefix + inner);
+    }
+    for (TreeFile file : jar.files()) {
+      names.add(file.path());
+      if (folder.isEmpty() && file.path().equals(JarManifest.PATH)) {
+        continue; // the archive's own stands for it
+      }
+      files.add(
+          new LayoutFile(
+              prefix + file.path(),
+              file.content(),
+              false,
+              Packing.AS_IT_IS,
+              component.name(),
+              component.item(file.path()).map(request::reason).orElse("part of its jar")));
+    }
+    return names;
+  }
+
+  /** By which a Unix system starts the archive like any other program. */
+  private String head(LaunchOptions options) throws IOException {
+    Starter starter =
+        new Starter(
+            request.application().identity(),
+            request.main(),
+            false,
+            request.need(),
+            List.of(),
+            options.commandLine(),
+            Optional.empty(),
+            false);
+    return UnixStarter.head(starter, request.starts().size() == 1);
+  }
+
+  private static List<String> notices(LaunchOptions options, EntryTable entries) {
+    List<String> notices = new ArrayList<>(entries.notices());
+    options
+        .manifest()
+        .value("Launcher-Agent-Class")
+        .ifPresent(
+            a ->
+                notices.add(
+                    "the manifest asks for the agent "
+                        + a
+                        + ", which a nested archive cannot start"));
+    return notices;
+  }
+}

@@ -1,0 +1,142 @@
+package dev.girdle.java.linkage;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Conflict;
+import dev.girdle.app.Item;
+import dev.girdle.io.PackedContent;
+import dev.girdle.java.format.Versioned;
+import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.JavaFacts;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Finds components that get in each other's way. */
+public final class Conflicts {
+  private final JavaFacts facts;
+  private final boolean modular;
+  private final Map<Pair, Common> pairs = new LinkedHashMap<>();
+
+  private record Pair(Component winner, Component loser) {}
+
+  /** The classes that two components have in common. */
+  private static final class Common {
+    private final String first;
+    private int count;
+    private boolean same = true;
+
+    Common(String first) {
+      this.first = first;
+    }
+  }
+
+  public Conflicts(JavaFacts facts, boolean modular) {
+    this.facts = facts;
+    this.modular = modular;
+  }
+
+  public List<Conflict> all() {
+    compareClasses();
+    List<Conflict> all = new ArrayList<>();
+    if (modular) {
+      splitPackages(all);
+    }
+    twoReleases(all);
+    pairs.forEach(
+        (pair, common) ->
+            all.add(
+                conflict(Conflict.Kind.SAME_CLASS, common.first, common.count - 1, pair, common)));
+    return all;
+  }
+
+  private static Conflict conflict(
+      Conflict.Kind kind, String subject, int others, Pair pair, Common common) {
+    return new Conflict(
+        kind,
+        subject,
+        others,
+        pair.winner.name(),
+        List.of(pair.loser.name()),
+        common != null && common.same);
+  }
+
+  private void compareClasses() {
+    Map<String, Item> firsts = new HashMap<>();
+    for (Component component : facts.components()) {
+      for (Item item : component.items()) {
+        boolean counts = item.path().endsWith(".class") && !item.name().endsWith("-info");
+        if (counts && Versioned.of(item.path()).release() == 0 && !facts.index().isExcluded(item)) {
+          Item first = firsts.putIfAbsent(item.name(), item);
+          if (first != null) {
+            Common common =
+                pairs.computeIfAbsent(
+                    new Pair(first.component(), component), p -> new Common(item.name()));
+            common.count++;
+            common.same &= sameBytes(first, item);
+          }
+        }
+      }
+    }
+  }
+
+  private static boolean sameBytes(Item a, Item b) {
+    return a.content() instanceof PackedContent x
+        && b.content() instanceof PackedContent y
+        && x.crc() == y.crc()
+        && x.size() == y.size();
+  }
+
+  private void twoReleases(List<Conflict> all) {
+    Map<String, Component> firsts = new HashMap<>();
+    for (Component component : facts.components()) {
+      Optional<String> release = component.release();
+      if (release.isEmpty()) {
+        continue;
+      }
+      String library = component.name().replaceFirst("-\\d[^/]*$", "");
+      Component first = firsts.putIfAbsent(library, component);
+      if (first != null && areReleases(first.release().orElse(""), release.get())) {
+        Pair pair = new Pair(first, component);
+        Common common = pairs.remove(pair);
+        int count = common == null ? 0 : common.count;
+        all.add(conflict(Conflict.Kind.TWO_RELEASES, library, count, pair, common));
+      }
+    }
+  }
+
+  /** One that goes on where the other ends is a variant of it and no other release. */
+  private static boolean areReleases(String a, String b) {
+    return !a.equals(b) && !a.startsWith(b + "-") && !b.startsWith(a + "-");
+  }
+
+  private void splitPackages(List<Conflict> all) {
+    Map<String, Component> firsts = new HashMap<>();
+    Map<Pair, List<String>> split = new LinkedHashMap<>();
+    for (Component component : facts.components()) {
+      component.items().stream()
+          .filter(i -> i.path().endsWith(".class") && !facts.index().isExcluded(i))
+          .map(i -> ClassIndex.packageOf(i.name()))
+          .filter(p -> !p.isEmpty())
+          .distinct()
+          .forEach(
+              p -> {
+                Component first = firsts.putIfAbsent(p, component);
+                if (first != null) {
+                  split.computeIfAbsent(new Pair(first, component), x -> new ArrayList<>()).add(p);
+                }
+              });
+    }
+    split.forEach(
+        (pair, names) ->
+            all.add(
+                conflict(
+                    Conflict.Kind.SPLIT_PACKAGE,
+                    names.get(0),
+                    names.size() - 1,
+                    pair,
+                    pairs.get(pair))));
+  }
+}

@@ -1,0 +1,40 @@
+package dev.girdle.java.linkage;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import java.util.List;
+
+/**
+ * What an open demand for a class can mean: any class of the component that asks. Of a library that
+ * only passes on a name that it is handed, none in particular, since the name stands as a text
+ * where it comes from. Files are no matter here: those of a component that is kept go along.
+ */
+final class Meanings {
+  private Meanings() {}
+
+  static List<Demand> of(OpenDemand open) {
+    Component own = open.from().component();
+    if (open.thing() != Thing.CODE || open.passedOn() && own.role() == Role.LIBRARY) {
+      return List.of();
+    }
+    return own.items().stream()
+        .filter(i -> i.path().endsWith(".class"))
+        .map(
+            i ->
+                new Demand(
+                    How.OPEN,
+                    Thing.CODE,
+                    i.name(),
+                    open.from(),
+                    open.member(),
+                    open.line(),
+                    Strength.HINT,
+                    ""))
+        .toList();
+  }
+}

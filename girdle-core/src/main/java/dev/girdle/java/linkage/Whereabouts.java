@@ -1,0 +1,83 @@
+package dev.girdle.java.linkage;
+
+import dev.girdle.app.Absent;
+import dev.girdle.app.Application;
+import dev.girdle.java.maven.Version;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/** Tells where missing classes can be had. */
+public final class Whereabouts {
+  private static final int TOLD = 2;
+
+  private final Map<String, Absent> absent = new HashMap<>();
+  private final LocalLibraries libraries;
+  private final Declarations declarations;
+
+  public Whereabouts(Application application, LocalLibraries libraries, Declarations declarations) {
+    application.absent().forEach(a -> absent.put(a.library(), a));
+    this.libraries = libraries;
+    this.declarations = declarations;
+  }
+
+  public Map<String, String> of(Collection<String> names) {
+    Map<String, String> told = new HashMap<>();
+    if (!names.isEmpty()) {
+      libraries
+          .index()
+          .ifPresent(i -> i.find(names).forEach((name, jars) -> told.put(name, sentence(jars))));
+    }
+    return told;
+  }
+
+  private String sentence(List<String> jars) {
+    Map<String, TreeSet<String>> releases = new LinkedHashMap<>();
+    jars.stream()
+        .flatMap(j -> Published.at(j).stream())
+        .forEach(
+            p ->
+                releases
+                    .computeIfAbsent(
+                        p.library(), l -> new TreeSet<>(Comparator.comparing(Version::of)))
+                    .add(p.release()));
+    for (String library : releases.keySet()) {
+      Absent left = absent.get(library);
+      if (left != null) {
+        return "it is in "
+            + library
+            + (left.release().isEmpty() ? "" : " " + left.release())
+            + ", which is left out: "
+            + left.why();
+      }
+    }
+    return asked(releases).orElseGet(() -> anyOf(releases));
+  }
+
+  /** The library that somebody asks for, by the release that is asked for. */
+  private Optional<String> asked(Map<String, TreeSet<String>> releases) {
+    return releases.keySet().stream()
+        .flatMap(l -> declarations.wanted(l).map(w -> "it is in " + l + ":" + w).stream())
+        .findFirst();
+  }
+
+  /** The shortest name is most likely the library itself, and not one that others were put into. */
+  private static String anyOf(Map<String, TreeSet<String>> releases) {
+    List<String> best =
+        releases.keySet().stream()
+            .sorted(Comparator.comparingInt(String::length).thenComparing(c -> c))
+            .limit(TOLD)
+            .map(l -> l + ":" + releases.get(l).last())
+            .toList();
+    String more = releases.size() > TOLD ? " and " + (releases.size() - TOLD) + " more" : "";
+    return "a class of that name is in "
+        + String.join(", ", best)
+        + more
+        + " of the local repository, perhaps of another release";
+  }
+}

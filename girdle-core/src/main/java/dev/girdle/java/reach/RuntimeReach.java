@@ -1,0 +1,380 @@
+package dev.girdle.java.reach;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.ItemDemands;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.io.Paths;
+import dev.girdle.java.bytecode.ClassDemands;
+import dev.girdle.java.bytecode.ConstantTexts;
+import dev.girdle.java.bytecode.FileDemands;
+import dev.girdle.java.bytecode.Implied;
+import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.NativeNames;
+import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.Hierarchy;
+import dev.girdle.java.index.Modules;
+import dev.girdle.java.runtime.BundledRuntime;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayDeque;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * What can be reached of a runtime's own classes, method by method and breadth first. A method of
+ * an instance counts if its class can have instances and somebody calls it on something that the
+ * class extends.
+ *
+ * <p>The walk of applications tells less apart: there, all that a class overrides counts at once.
+ * In a runtime, where nearly everything hangs together, that would leave out next to nothing.
+ */
+final class RuntimeReach {
+  /** What the virtual machine loads by itself, before and besides any Java code. */
+  private static final List<String> OF_THE_MACHINE =
+      List.of("jvm", "java", "jli", "jimage", "verify", "zip");
+
+  /** Whoever gets hold of a class so makes an instance, and knows only what it extends. */
+  private static final Set<How> BY_NAME =
+      EnumSet.of(How.CODE_TEXT, How.FILE_TEXT, How.JOINED, How.SERVICE, How.PROVIDER, How.EVIDENCE);
+
+  /**
+   * Modules whose classes the boot loader defines, which verifies nothing (OpenJDK, {@code
+   * make/conf/module-loader-map.conf}; the larger ones).
+   */
+  private static final Set<String> OF_THE_BOOT_LOADER =
+      Set.of("java.base", "java.desktop", "java.logging", "java.naming", "java.xml");
+
+  private static final int DEEPEST = 200;
+
+  private final ClassIndex index;
+  private final Hierarchy hierarchy;
+
+  /** What is named so is got hold of by its name, as by any text. */
+  private final Implied implied;
+
+  private final Companions companions = new Companions();
+  private final Dispatch dispatch = new Dispatch(this::supertypes);
+  private final Map<String, Item> natives = new HashMap<>();
+  private final Set<String> calledByNative = new HashSet<>();
+  private final Set<Item> knownToNative = new LinkedHashSet<>();
+  private final Map<Item, Demand> first = new LinkedHashMap<>();
+  private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
+  private final Set<Item> linked = new HashSet<>();
+  private final Set<Item> made = new HashSet<>();
+  private final Map<Item, Set<String>> live = new HashMap<>();
+  private final Deque<Demand> queue = new ArrayDeque<>();
+  private final Set<String> methodTexts = new HashSet<>();
+  private final Set<Item> noted = new HashSet<>();
+
+  /**
+   * Prepares a walk.
+   *
+   * @param index the classes and files of the runtime
+   * @param natives the files of its native code
+   */
+  RuntimeReach(ClassIndex index, Component natives) {
+    this.index = index;
+    this.hierarchy = new Hierarchy(index);
+    this.implied = new Implied(index, How.CODE_TEXT, false);
+    for (Item item : natives.items()) {
+      this.natives.put(NativeNames.libraryOf(Paths.fileName(item.path())), item);
+    }
+    for (String name : OF_THE_MACHINE) {
+      queue.add(new Demand(How.PLAN, Thing.NATIVE, name, null, "", 0, Strength.HARD, ""));
+    }
+  }
+
+  /** Walks on from some demands. */
+  void follow(Collection<Demand> demands) throws IOException {
+    queue.addAll(demands);
+    try {
+      int before;
+      do {
+        before = first.size();
+        while (!queue.isEmpty()) {
+          List<Demand> wave = List.copyOf(queue);
+          queue.clear();
+          readAhead(wave);
+          for (Demand demand : wave) {
+            follow(demand);
+          }
+        }
+        callByName();
+        queue.addAll(implied.by(linked));
+      } while (first.size() > before || !queue.isEmpty());
+      takeFiles();
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+  }
+
+  /** Reads what a wave of demands leads to, in parallel; the walk itself is in one thread. */
+  private void readAhead(List<Demand> wave) {
+    wave.parallelStream()
+        .filter(d -> d.thing() == Thing.CODE)
+        .flatMap(d -> index.classNamed(d.name()).stream())
+        .filter(i -> !i.path().equals(Modules.DESCRIPTOR) && !read.containsKey(i))
+        .distinct()
+        .forEach(this::result);
+  }
+
+  /** Notes texts of the program, which may name methods of the runtime. */
+  void noteTexts(Collection<String> texts) {
+    texts.stream().filter(RuntimeReach::mayBeMethod).forEach(methodTexts::add);
+    implied.note(texts.stream().flatMap(t -> Implied.ending(t).stream()).toList());
+  }
+
+  private static boolean mayBeMethod(String text) {
+    return text.length() > 4
+        && text.length() < 60
+        && Character.isLowerCase(text.charAt(0))
+        && text.chars().anyMatch(Character::isUpperCase)
+        && text.chars().allMatch(Character::isJavaIdentifierPart);
+  }
+
+  /**
+   * Reflection finds methods by texts: of a class that is at work, those count that are named so.
+   */
+  private void callByName() throws IOException {
+    for (Item item : List.copyOf(linked)) {
+      if (noted.add(item)) {
+        noteTexts(ConstantTexts.all(item));
+      }
+    }
+    for (Item item : List.copyOf(linked)) {
+      for (String method : result(item).declared()) {
+        if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
+          enliven(item, method);
+          call(item, method);
+        }
+      }
+    }
+  }
+
+  /** Files of a module are opened by names that its code joins; together they weigh little. */
+  private void takeFiles() {
+    Map<Component, Item> modules = new LinkedHashMap<>();
+    linked.forEach(i -> modules.putIfAbsent(i.component(), i));
+    modules.forEach(
+        (module, by) ->
+            module.items().stream()
+                .filter(i -> !i.path().endsWith(".class"))
+                .forEach(i -> first.putIfAbsent(i, along(i, by))));
+  }
+
+  private static Demand along(Item item, Item by) {
+    return new Demand(How.RELATION, Thing.RESOURCE, item.path(), by, "", 0, Strength.HINT, "");
+  }
+
+  /** Everything that is reached, each with the demand that first reached it. */
+  Map<Item, Demand> reached() {
+    return Collections.unmodifiableMap(first);
+  }
+
+  private void follow(Demand demand) throws IOException {
+    for (Item item : satisfying(demand)) {
+      if (demand.thing() == Thing.NATIVE) {
+        loadNative(item, demand);
+      } else if (!item.path().endsWith(".class")) {
+        takeFile(item, demand);
+      } else if (item.path().equals(Modules.DESCRIPTOR)) {
+        first.putIfAbsent(item, demand); // whoever asks for its services demands them
+      } else {
+        take(item, demand);
+      }
+    }
+  }
+
+  private List<Item> satisfying(Demand demand) {
+    String name = demand.name();
+    return switch (demand.thing()) {
+      case CODE -> index.classNamed(name);
+      case RESOURCE -> resource(name);
+      case BUNDLE -> index.bundle(name);
+      case SERVICE -> index.service(name);
+      case NATIVE -> natives.containsKey(name) ? List.of(natives.get(name)) : List.of();
+      case MODULE, LIBRARY -> List.of();
+    };
+  }
+
+  private List<Item> resource(String name) {
+    int cut = name.indexOf(ClassIndex.IN_COMPONENT);
+    String path = cut < 0 ? name : name.substring(cut + ClassIndex.IN_COMPONENT.length());
+    return index.resource(path).stream()
+        .filter(i -> cut < 0 || i.component().name().equals(name.substring(0, cut)))
+        .toList();
+  }
+
+  private void takeFile(Item item, Demand demand) throws IOException {
+    if (first.putIfAbsent(item, demand) == null) {
+      queue.addAll(FileDemands.of(item, index));
+    }
+  }
+
+  /** A library that is loaded looks up classes by name, and may load other libraries. */
+  private void loadNative(Item item, Demand demand) throws IOException {
+    if (first.putIfAbsent(item, demand) == null) {
+      NativeTexts texts = NativeTexts.of(item, index);
+      queue.addAll(texts.classes());
+      queue.addAll(texts.libraries(natives.keySet()));
+      calledByNative.addAll(texts.words());
+      knownToNative.forEach(this::callFromNative);
+    }
+  }
+
+  /** Native code calls methods of classes that it knows by name. */
+  private void callFromNative(Item item) {
+    for (String method : result(item).declared()) {
+      if (calledByNative.contains(method.substring(0, method.indexOf('(')))) {
+        enliven(item, method);
+        call(item, method);
+      }
+    }
+  }
+
+  private void take(Item item, Demand demand) {
+    if (first.putIfAbsent(item, demand) == null) {
+      queue.addAll(result(item).demands().named()); // it is loaded with its supertypes
+      if (item.name().startsWith("java.lang.invoke.")) {
+        takeAll(item); // called by code that is made while the program runs
+      }
+      queue.addAll(companions.of(item, index));
+    }
+    if (demand.how() == How.NATIVE_TEXT && knownToNative.add(item)) {
+      callFromNative(item);
+    }
+    String part = demand.part();
+    if (BY_NAME.contains(demand.how())) {
+      boolean isWanted = demand.how() != How.JOINED || declares(item, "<init>()V");
+      if (isWanted) {
+        takeForOthers(item);
+      }
+    } else if (part.equals(ClassDemands.INSTANCE)) {
+      make(item);
+    } else if (part.equals(Demand.ALL_PARTS)) {
+      if (demand.how() == How.TYPE) {
+        link(item); // handed on, as to a look-up of fields, or kept to make instances of it
+        if (declares(item, "<init>()V")) {
+          takeForOthers(item);
+        }
+      } else {
+        takeAll(item);
+      }
+    } else if (!part.isEmpty()) {
+      link(item);
+      if (!part.equals(ClassDemands.LINKED)) {
+        resolve(item, part, 0);
+        call(item, part);
+      }
+    }
+  }
+
+  private void link(Item item) {
+    if (linked.add(item)) {
+      follow(item, ClassDemands.LINKED);
+    }
+  }
+
+  /** A class of which instances are made, and with it all that stands above it. */
+  private void make(Item item) {
+    if (made.add(item)) {
+      link(item);
+      supertypes(item).forEach(this::make);
+      dispatch.made(item, result(item).declared()).forEach(m -> enliven(item, m));
+    }
+  }
+
+  private void takeForOthers(Item item) {
+    make(item);
+    for (String method : result(item).declared()) {
+      if (method.startsWith("<init>(") || method.startsWith("provider()")) {
+        enliven(item, method);
+      }
+    }
+  }
+
+  private void takeAll(Item item) {
+    make(item);
+    ClassDemands.Result result = result(item);
+    result.declared().forEach(m -> enliven(item, m));
+    for (String type : result.fieldTypes()) {
+      String name = type.replace('/', '.');
+      queue.add(
+          new Demand(How.DECLARATION, Thing.CODE, name, item, "", 0, Strength.SOFT, "", "", ""));
+    }
+  }
+
+  private List<Item> supertypes(Item item) {
+    return result(item).supertypes().stream()
+        .flatMap(t -> index.classNamed(t.replace('/', '.')).stream())
+        .toList();
+  }
+
+  private boolean declares(Item item, String method) {
+    return result(item).declared().contains(method);
+  }
+
+  /** A method that a class does not declare is one of its supertypes'. */
+  private void resolve(Item item, String method, int depth) {
+    if (declares(item, method)) {
+      enliven(item, method);
+    } else if (depth < DEEPEST) {
+      supertypes(item).forEach(s -> resolve(s, method, depth + 1));
+    }
+  }
+
+  private void call(Item on, String method) {
+    dispatch.called(on, method).forEach(i -> enliven(i, method));
+  }
+
+  private void enliven(Item item, String method) {
+    if (live.computeIfAbsent(item, i -> new HashSet<>()).add(method)) {
+      link(item);
+      follow(item, method);
+    }
+  }
+
+  private void follow(Item item, String part) {
+    List<Demand> demands = result(item).parts().getOrDefault(part, ItemDemands.NONE).named();
+    if (item.name().equals(BundledRuntime.LIST_OF_MODULES)) {
+      // it names all providers, as the descriptors do; whoever asks for a service demands them
+      demands = demands.stream().filter(d -> d.how() != How.CODE_TEXT).toList();
+    }
+    queue.addAll(demands);
+  }
+
+  private ClassDemands.Result result(Item item) {
+    ClassDemands.Result known = read.get(item);
+    if (known == null) {
+      try {
+        known =
+            ClassDemands.readMethods(
+                ClassHeader.bytesOf(item.content()),
+                item,
+                index,
+                hierarchy,
+                !OF_THE_BOOT_LOADER.contains(item.component().name()));
+      } catch (UnreadableItemException | IOException e) {
+        throw new UncheckedIOException(
+            new IOException(item.name() + " of the runtime: " + e.getMessage(), e));
+      }
+      read.put(item, known);
+    }
+    return known;
+  }
+}

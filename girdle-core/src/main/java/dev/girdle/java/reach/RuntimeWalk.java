@@ -1,0 +1,165 @@
+package dev.girdle.java.reach;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Selection;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.evidence.Kind;
+import dev.girdle.io.Content;
+import dev.girdle.io.SubTree;
+import dev.girdle.io.TreeFile;
+import dev.girdle.java.bytecode.ConstantTexts;
+import dev.girdle.java.bytecode.FileDemands;
+import dev.girdle.java.format.Versioned;
+import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.Modules;
+import dev.girdle.java.runtime.BundledRuntime;
+import dev.girdle.java.runtime.Extract;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.NamePattern;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The walk on from a program into the classes of the runtime that goes along with it. It starts
+ * with what the program asks the runtime for, with all that a text in the program names there, and
+ * with what the runtime's native code, the virtual machine foremost, looks up by name.
+ */
+public final class RuntimeWalk {
+  private final ClassIndex index;
+  private final Component natives;
+  private final List<Demand> seeds = new ArrayList<>();
+
+  private RuntimeWalk(BundledRuntime runtime, Map<String, String> chosen, Choice choice) {
+    List<Component> modules = new ArrayList<>();
+    runtime.contents(chosen.keySet()).forEach((name, files) -> modules.add(component(name, files)));
+    index = new ClassIndex(modules, unwanted(modules, choice.never()));
+    modules.forEach(m -> Modules.describe(m).ifPresent(this::addProviders));
+    Map<String, Content> code = new HashMap<>();
+    runtime.natives(Extract.of(chosen)).forEach(f -> code.put(f.path(), f.content()));
+    natives = component("native code", code);
+  }
+
+  /**
+   * Walks.
+   *
+   * @param runtime the runtime
+   * @param chosen its modules that go along
+   * @param closure what the program needs
+   * @param selection what of the program goes in
+   * @param choice what the user wants, and what was seen in use when the program ran
+   * @return what of the runtime is reached
+   * @throws IOException if something cannot be read
+   */
+  public static ReachedRuntime walk(
+      BundledRuntime runtime,
+      Map<String, String> chosen,
+      Closure closure,
+      Selection selection,
+      Choice choice)
+      throws IOException {
+    RuntimeWalk walk = new RuntimeWalk(runtime, chosen, choice);
+    walk.always(choice.always());
+    walk.seeds.addAll(closure.askedOfRuntime());
+    walk.named(selection);
+    walk.seeds.addAll(RuntimeProbe.demands(closure, walk.index));
+    walk.configured(runtime);
+    for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
+      walk.seeds.add(Demand.ofEvidence(name));
+    }
+    RuntimeReach reach = new RuntimeReach(walk.index, walk.natives);
+    reach.follow(walk.seeds);
+    return new ReachedRuntime(reach.reached(), closure);
+  }
+
+  public static Component component(String name, Map<String, Content> files) {
+    List<TreeFile> tree = new ArrayList<>(files.size());
+    files.keySet().stream().sorted().forEach(p -> tree.add(new TreeFile(p, files.get(p))));
+    SubTree all = new SubTree(tree, List.of());
+    return new Component(
+        name, name, Role.RUNTIME, null, null, "the runtime", all, Versioned::itemName);
+  }
+
+  private static Map<Item, String> unwanted(List<Component> modules, List<NamePattern> never) {
+    Map<Item, String> unwanted = new HashMap<>();
+    for (NamePattern pattern : never) {
+      modules.stream()
+          .flatMap(m -> m.items().stream())
+          .filter(i -> pattern.matches(i.name()))
+          .forEach(i -> unwanted.put(i, pattern.called("never")));
+    }
+    return unwanted;
+  }
+
+  private void addProviders(Modules.Description description) {
+    description
+        .provides()
+        .forEach(
+            (service, providers) ->
+                providers.forEach(
+                    p -> index.classNamed(p).forEach(i -> index.addService(service, i))));
+  }
+
+  /** What Java's own configuration names. */
+  private void configured(BundledRuntime runtime) {
+    Component files = component("configuration", runtime.configuration());
+    files.items().forEach(i -> seeds.addAll(texts(i, index)));
+  }
+
+  private void always(List<NamePattern> patterns) {
+    for (NamePattern pattern : patterns) {
+      index.classNames().stream()
+          .filter(pattern::matches)
+          .sorted()
+          .forEach(n -> seeds.add(Demand.always(Thing.CODE, n, Strength.SOFT)));
+    }
+  }
+
+  /** Texts of all that goes along can name classes of the runtime. */
+  private void named(Selection selection) {
+    List<Item> kept =
+        selection.components().stream().flatMap(c -> selection.items(c).keySet().stream()).toList();
+    kept.parallelStream().map(i -> texts(i, index)).toList().forEach(seeds::addAll);
+    kept.parallelStream().filter(RuntimeWalk::readsJava).findFirst().ifPresent(this::allFor);
+  }
+
+  /** Compilers read the classes of a Java as data, through its own file system. */
+  private static boolean readsJava(Item item) {
+    if (!item.path().endsWith(".class")) {
+      return false;
+    }
+    try {
+      return ConstantTexts.all(item).stream()
+          .anyMatch(t -> t.startsWith("jrt:/") || t.endsWith("jrt-fs.jar"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void allFor(Item reader) {
+    for (String name : index.classNames()) {
+      seeds.add(
+          new Demand(How.RESOURCE, Thing.CODE, name, reader, "", 0, Strength.SOFT, "", "", ""));
+    }
+  }
+
+  private static List<Demand> texts(Item item, ClassIndex index) {
+    try {
+      return item.path().endsWith(".class")
+          ? ConstantTexts.of(item, index)
+          : FileDemands.of(item, index);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

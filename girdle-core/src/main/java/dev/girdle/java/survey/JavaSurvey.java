@@ -1,0 +1,308 @@
+package dev.girdle.java.survey;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Identity;
+import dev.girdle.app.Role;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
+import dev.girdle.plan.Entry;
+import dev.girdle.plan.Source;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Looks at what the user has built. */
+public final class JavaSurvey {
+  private final Source source;
+  private final Progress progress;
+  private final Scan scan;
+  private final String folderName;
+
+  private JavaSurvey(Source source, Progress progress, Scan scan) {
+    this.source = source;
+    this.progress = progress;
+    this.scan = scan;
+    Path file = source.app().toAbsolutePath().normalize().getFileName();
+    this.folderName = file == null ? "application" : file.toString();
+  }
+
+  public static Application survey(Source source, Progress progress) throws IOException {
+    Scan scan = new Scan();
+    try {
+      return new JavaSurvey(source, progress, scan).survey();
+    } catch (IOException | RuntimeException e) {
+      scan.close();
+      throw e;
+    }
+  }
+
+  private Application survey() throws IOException {
+    requireThere(source.app());
+    source.with().forEach(JavaSurvey::requireThere);
+    List<RawComponent> own = new ArrayList<>();
+    if (Files.isDirectory(source.app())) {
+      scan.folder(source.app(), "");
+      new Overlaps(scan).resolve();
+      own.addAll(ownOfFolder());
+    } else {
+      scan.applicationJar(source.app(), folderName);
+      own.addAll(ownOfJar());
+    }
+    int found = scan.components.size();
+    scan.from("named by --with");
+    for (Path with : source.with()) {
+      further(with);
+    }
+    scan.followClassPaths();
+    DeclaredLibraries declared = new DeclaredLibraries(source, scan, progress);
+    declared.take();
+    scan.throwProblems();
+    requireClasses(found);
+    return assemble(own, declared);
+  }
+
+  private static void requireThere(Path path) {
+    if (!Files.exists(path)) {
+      throw GirdleException.request("no such file or folder: " + path);
+    }
+    if (!Files.isReadable(path)) {
+      throw GirdleException.machine("cannot read " + path + ": permission denied");
+    }
+  }
+
+  private void further(Path with) throws IOException {
+    String name = with.toAbsolutePath().normalize().getFileName().toString();
+    if (Files.isDirectory(with)) {
+      scan.classPathFolder(with, name + "/");
+    } else {
+      Optional<RawComponent> taken = scan.jar(with, name, true);
+      if (taken.isEmpty()) {
+        scan.setAside.stream()
+            .filter(s -> s.path().equals(name))
+            .findFirst()
+            .ifPresent(s -> scan.notices.add("--with " + with + " is not taken: " + s.takenFor()));
+      }
+    }
+  }
+
+  private void requireClasses(int found) {
+    boolean any = scan.components.stream().anyMatch(c -> !c.classPaths().isEmpty());
+    if (any) {
+      return;
+    }
+    List<String> lines = new ArrayList<>();
+    boolean empty = found == 0 && scan.setAside.isEmpty();
+    lines.add(
+        source.app() + (empty ? " is empty" : " holds no class files and no jar with class files"));
+    scan.setAside.stream()
+        .limit(5)
+        .forEach(s -> lines.add("  " + s.path() + "  (" + s.takenFor() + ")"));
+    lines.add("  Build the application first, or name the folder or jar that the build made.");
+    throw new GirdleException(dev.girdle.fault.Fault.APPLICATION, lines);
+  }
+
+  /** In a folder, the user's own code is what lies highest: classes first, then jars. */
+  private List<RawComponent> ownOfFolder() {
+    List<RawComponent> folders = scan.components.stream().filter(c -> !c.isJar()).toList();
+    if (!folders.isEmpty()) {
+      return folders;
+    }
+    int highest = scan.components.stream().mapToInt(RawComponent::depth).min().orElse(0);
+    return scan.components.stream().filter(c -> c.depth() == highest).toList();
+  }
+
+  private List<RawComponent> ownOfJar() {
+    return scan.components.stream()
+        .filter(c -> !c.origin().endsWith(".jar") || isOuter(c))
+        .toList();
+  }
+
+  private static boolean isOuter(RawComponent component) {
+    return !component.origin().contains("!/");
+  }
+
+  private Application assemble(List<RawComponent> own, DeclaredLibraries declared) {
+    // a first index only to find the entry point, which decides about roles and order
+    Surveyed first = new Surveyed(folderName);
+    for (RawComponent raw : inOrder(own, Optional.empty())) {
+      first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
+    }
+    // a flat folder of jars is one program and its libraries, which only the entry point tells
+    boolean flat =
+        !own.isEmpty()
+            && Files.isDirectory(source.app())
+            && own.stream().allMatch(RawComponent::isJar)
+            && own.size() == scan.components.size();
+    EntryChoice choice = new EntryChoice(first, scan.notices, folderName, flat && own.size() > 1);
+    choose(choice);
+    Optional<RawComponent> main = choice.chosen().flatMap(e -> rawNamed(first, e.component()));
+    RawComponent identified =
+        main.or(() -> likeliest(first, choice)).orElse(scan.components.get(0));
+    List<RawComponent> reallyOwn = flat ? List.of(identified) : own;
+
+    Surveyed surveyed = new Surveyed(folderName);
+    for (RawComponent raw : inOrder(reallyOwn, main)) {
+      boolean isOwn = reallyOwn.contains(raw) || main.filter(raw::equals).isPresent();
+      // of a flat folder, nothing tells whether what is started is the user's or somebody's tool
+      boolean isGuessed = flat || !own.contains(raw);
+      surveyed.add(raw, isOwn ? (isGuessed ? Role.PROGRAM : Role.OWN) : Role.LIBRARY);
+    }
+    boolean isUsers = main.isEmpty() || choice.isEvident() && reallyOwn.contains(main.get());
+    Identity identity = identity(isUsers ? Optional.of(identified) : onlyOf(own));
+    return new Application(
+        source.app().toString(),
+        identity,
+        surveyed.components(),
+        new Starts(source.entries(), identity, choice)
+            .all().stream().map(s -> s.with(renamed(s.entry(), first, surveyed))).toList(),
+        choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
+        scan.setAside,
+        declared.absent(),
+        declared.isUsed(),
+        scan.notices,
+        scan.archives);
+  }
+
+  private void choose(EntryChoice choice) {
+    try {
+      choice.choose(wanted());
+      source.entries().stream()
+          .map(Entry::start)
+          .filter(s -> !s.isEmpty())
+          .forEach(choice::named); // so that a wrong one is told with its place
+    } catch (GirdleException e) {
+      throw placed(e);
+    }
+  }
+
+  /**
+   * What is wrong with the start of an entry that stands in a plan is told with its place there.
+   */
+  private GirdleException placed(GirdleException e) {
+    List<String> lines = new ArrayList<>(e.lines());
+    for (Entry entry : source.entries()) {
+      String name = entry.start().substring(entry.start().indexOf('/') + 1);
+      if (!entry.place().isEmpty() && !name.isEmpty() && lines.get(0).contains("class " + name)) {
+        lines.set(0, entry.place() + ": entries." + entry.label() + ".start: " + lines.get(0));
+        return new GirdleException(e.fault(), lines);
+      }
+    }
+    return e;
+  }
+
+  /** The main class that is named, unless one of the entries leaves it to be found. */
+  private Optional<String> wanted() {
+    List<String> starts = source.entries().stream().map(Entry::start).toList();
+    return starts.contains("") ? Optional.empty() : starts.stream().findFirst();
+  }
+
+  private static Optional<RawComponent> likeliest(Surveyed surveyed, EntryChoice choice) {
+    return choice.candidates().stream().findFirst().flatMap(e -> rawNamed(surveyed, e.component()));
+  }
+
+  private static Optional<RawComponent> rawNamed(Surveyed surveyed, String name) {
+    return surveyed.components().stream()
+        .filter(c -> c.name().equals(name))
+        .findFirst()
+        .map(surveyed::raw);
+  }
+
+  /** Names depend on the order, so an entry point's component may have got another one. */
+  private static EntryPoint renamed(EntryPoint entry, Surveyed from, Surveyed to) {
+    RawComponent raw = rawNamed(from, entry.component()).orElseThrow();
+    Component now =
+        to.components().stream().filter(c -> to.raw(c) == raw).findFirst().orElseThrow();
+    return new EntryPoint(entry.name(), entry.module(), now.name(), entry.foundBy());
+  }
+
+  /** The user's own code, if it is in one place; what is started of a library names nothing. */
+  private static Optional<RawComponent> onlyOf(List<RawComponent> own) {
+    return own.size() == 1 ? Optional.of(own.get(0)) : Optional.empty();
+  }
+
+  private Identity identity(Optional<RawComponent> main) {
+    Identity found =
+        main.map(m -> Naming.identity(m, Paths.fileName(folderName)))
+            .orElseGet(() -> Naming.ofFolder(source.app()));
+    if (main.isEmpty() && source.name().isEmpty()) {
+      scan.notices.add(
+          "what is started is in a library, so the name "
+              + found.name()
+              + " comes from the folder; --name gives another");
+    }
+    source.name().ifPresent(n -> requireFit("--name", n));
+    source.release().ifPresent(r -> requireFit("--release", r));
+    return new Identity(
+        source.name().orElse(found.name()),
+        source.release().isPresent() ? source.release() : found.release());
+  }
+
+  private static void requireFit(String option, String value) {
+    if (!value.equals(Identity.fit(value))) {
+      throw GirdleException.request(
+          option
+              + " "
+              + value
+              + ": only letters, digits, dot, underscore and hyphen fit in file names",
+          "  for example: " + option + " " + Identity.fit(value));
+    }
+  }
+
+  /**
+   * Class-path order: the main component and what its manifest names, the rest of the user's own
+   * code, what was given with {@code --with} in that order, then the libraries by their paths.
+   */
+  private List<RawComponent> inOrder(List<RawComponent> own, Optional<RawComponent> main) {
+    List<RawComponent> ordered = new ArrayList<>();
+    main.ifPresent(ordered::add);
+    main.ifPresent(m -> ordered.addAll(named(m)));
+    own.stream().filter(c -> !ordered.contains(c)).forEach(ordered::add);
+    scan.components.stream()
+        .filter(c -> !ordered.contains(c))
+        .sorted(Comparator.comparing(RawComponent::origin))
+        .forEach(ordered::add);
+    return keepGivenOrder(ordered);
+  }
+
+  /** What followed the application in the scan keeps the order it was found in. */
+  private List<RawComponent> keepGivenOrder(List<RawComponent> ordered) {
+    if (source.with().isEmpty()) {
+      return ordered;
+    }
+    List<RawComponent> given =
+        scan.components.stream().filter(c -> isGiven(c) && ordered.contains(c)).toList();
+    List<RawComponent> rest = new ArrayList<>(ordered);
+    rest.removeAll(given);
+    rest.addAll(given);
+    return rest;
+  }
+
+  private boolean isGiven(RawComponent component) {
+    return component.location() != null
+        && source.with().stream()
+            .anyMatch(w -> component.location().toAbsolutePath().startsWith(w.toAbsolutePath()));
+  }
+
+  private List<RawComponent> named(RawComponent main) {
+    List<RawComponent> named = new ArrayList<>();
+    if (main.location() == null) {
+      return named;
+    }
+    for (String address : main.manifest().classPath()) {
+      String fileName = Paths.fileName(address.replaceFirst("/$", ""));
+      scan.components.stream()
+          .filter(c -> !c.equals(main) && c.location() != null && !named.contains(c))
+          .filter(c -> c.location().endsWith(fileName))
+          .findFirst()
+          .ifPresent(named::add);
+    }
+    return named;
+  }
+}
