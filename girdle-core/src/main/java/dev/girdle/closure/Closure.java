@@ -176,7 +176,7 @@ public final class Closure {
     Map<String, Demand> ofItem = parts.getOrDefault(demand.from(), Map.of());
     Demand ofPart = demand.within().isEmpty() ? null : ofItem.get(demand.within());
     if (ofPart == null && !demand.within().isEmpty()) {
-      ofPart = ofItem.get(Demand.ALL_PARTS);
+      ofPart = ofItem.get(Wanted.ALL_PARTS);
     }
     return Optional.ofNullable(ofPart)
         .or(() -> Optional.ofNullable(walked.get(demand.from())).map(Reached::first));

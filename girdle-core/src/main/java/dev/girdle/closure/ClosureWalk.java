@@ -56,9 +56,20 @@ public final class ClosureWalk {
   /** Whether things are only glanced at, since they travel along and are not known to be used. */
   private boolean glances;
 
-  private record Name(Thing thing, String name) {}
+  /** What has one answer, since it is asked for in one scope. */
+  private record Name(Thing thing, String name, String scope) {
+    @Override
+    public int hashCode() {
+      return name.hashCode(); // enough to tell them apart, and asked millions of times
+    }
+  }
 
-  private record Asked(Thing thing, String name, String part) {}
+  private record Asked(Wanted wanted, String scope) {
+    @Override
+    public int hashCode() {
+      return wanted.hashCode();
+    }
+  }
 
   /** An item, or a part of one, that was reached and not yet read. */
   private record Node(Item item, String part) {}
@@ -76,7 +87,7 @@ public final class ClosureWalk {
    *
    * @param linkage the language
    * @param seeds the demands of the plan
-   * @param meanings what kinds of open demands are followed to all that they could mean
+   * @param meanings whether open demands for code are followed to all that they could mean
    * @param along what goes along with a component of which something is reached
    * @param witness is told of every demand that is satisfied
    * @param progress is told the number of items reached so far, now and then
@@ -86,7 +97,7 @@ public final class ClosureWalk {
   public static Closure walk(
       Linkage linkage,
       List<Demand> seeds,
-      Set<Thing> meanings,
+      boolean meanings,
       Along along,
       Witness witness,
       IntConsumer progress) {
@@ -107,16 +118,16 @@ public final class ClosureWalk {
   }
 
   /** Each of these can lead to more of the others. */
-  private void walkWhatMayBeMeant(Set<Thing> meanings, Along along) {
+  private void walkWhatMayBeMeant(boolean meanings, Along along) {
     int before;
     do {
       before = reached.size();
-      walkMeanings(meanings);
-      if (!meanings.isEmpty()) {
+      if (meanings) {
+        walkMeanings();
         follow(linkage.implied(reached.keySet()), Strength.HINT, deepest() + 1);
         walkAll(Strength.HINT);
       }
-      walkAlong(along, meanings.isEmpty());
+      walkAlong(along, !meanings);
     } while (reached.size() > before);
   }
 
@@ -126,10 +137,10 @@ public final class ClosureWalk {
     follow(linkage.declared(components), Strength.HARD, 1);
   }
 
-  private void walkMeanings(Set<Thing> meanings) {
+  private void walkMeanings() {
     for (; followed < open.size(); followed++) {
       OpenDemand demand = open.get(followed);
-      if (meanings.contains(demand.thing())) {
+      if (demand.thing().isCode()) {
         int depth = reached.get(demand.from()).depth();
         follow(linkage.meanings(demand), Strength.HINT, depth + 1);
         walkAll(Strength.HINT);
@@ -155,7 +166,7 @@ public final class ClosureWalk {
 
   /** Of those that lead to the same, the first counts; there can be millions of others. */
   private void enqueue(Demand demand, int depth) {
-    Asked asked = new Asked(demand.thing(), demand.name(), demand.part());
+    Asked asked = asked(demand);
     Map<Asked, Integer> queued = enqueued.computeIfAbsent(demand.strength(), s -> new HashMap<>());
     Integer before = queued.get(asked);
     if (before != null && before <= depth) {
@@ -220,7 +231,7 @@ public final class ClosureWalk {
       return true;
     }
     Map<String, Demand> there = parts.getOrDefault(item, Map.of());
-    return there.containsKey(part) || there.containsKey(Demand.ALL_PARTS);
+    return there.containsKey(part) || there.containsKey(Wanted.ALL_PARTS);
   }
 
   private void follow(List<Demand> demands, Strength ofItem, int depth) {
@@ -229,16 +240,13 @@ public final class ClosureWalk {
       Answer answer = answer(effective);
       if (answer instanceof Answer.Nothing) {
         // how strong it is by itself decides how sure it is; how its asker was reached, how likely
-        unsatisfied
-            .computeIfAbsent(new Name(demand.thing(), demand.name()), n -> new ArrayList<>())
-            .add(demand);
+        unsatisfied.computeIfAbsent(name(demand), n -> new ArrayList<>()).add(demand);
         continue;
       }
       Answer.Items found = (Answer.Items) answer;
       witness.satisfied(effective, found.items());
       if (found.items().get(0).component().role() == Role.RUNTIME) {
-        askedOfRuntime.putIfAbsent(
-            new Asked(demand.thing(), demand.name(), demand.part()), effective);
+        askedOfRuntime.putIfAbsent(asked(demand), effective);
       }
       if (!allReached(found.items(), effective.part())) {
         enqueue(effective, depth);
@@ -256,8 +264,15 @@ public final class ClosureWalk {
   }
 
   private Answer answer(Demand demand) {
-    return answers.computeIfAbsent(
-        new Name(demand.thing(), demand.name()), n -> linkage.satisfy(n.thing, n.name));
+    return answers.computeIfAbsent(name(demand), n -> linkage.resolve(demand));
+  }
+
+  private Name name(Demand demand) {
+    return new Name(demand.thing(), demand.name(), linkage.scopeOf(demand));
+  }
+
+  private Asked asked(Demand demand) {
+    return new Asked(demand.wanted(), linkage.scopeOf(demand));
   }
 
   private Reading read(Node node) {
@@ -291,7 +306,7 @@ public final class ClosureWalk {
     Set<String> told = new HashSet<>();
     unmet.stream()
         .filter(u -> u.rank().compareTo(Rank.PERHAPS) <= 0 && u.thing() != Thing.LIBRARY)
-        .forEach(u -> told.addAll(linkage.absentHolders(u.thing(), u.name())));
+        .forEach(u -> told.addAll(linkage.absentHolders(u.demands().get(0))));
     unmet.removeIf(u -> u.thing() == Thing.LIBRARY && told.contains(u.name()));
     unmet.sort(
         Comparator.comparing(Unmet::rank).thenComparing(Unmet::reach).thenComparing(Unmet::name));

@@ -6,76 +6,31 @@ import java.util.Optional;
 /**
  * One item needs a name.
  *
- * @param how in which way it is asked for
- * @param thing what kind of thing is asked for
- * @param name what is asked for, in the spelling of the language: a class by its full name
- * @param from who asks; null if the plan does
- * @param member the method or field it stands in; empty if it belongs to the whole item
- * @param line the line it stands in, from 1; 0 if not known
- * @param strength how badly it is needed
- * @param excuse why it is not hard, a few words for the user; empty if it is, or if there is no
- *     more to say
- * @param part which part of the wanted item is asked for, in the spelling of the language; empty if
- *     none in particular, {@link #ALL_PARTS} for all of them
- * @param within the part of the asking item that it stands in; empty if it belongs to the whole
- *     item
+ * @param wanted what is asked for
+ * @param site where
+ * @param need in which way, and how badly
  */
-public record Demand(
-    How how,
-    Thing thing,
-    String name,
-    Item from,
-    String member,
-    int line,
-    Strength strength,
-    String excuse,
-    String part,
-    String within) {
-  /** All parts of an item, as is the case where it is not known which of them will be used. */
-  public static final String ALL_PARTS = "*";
-
-  /**
-   * A demand for all parts of an item, which belongs to the whole of the asking one.
-   *
-   * @param how in which way it is asked for
-   * @param thing what kind of thing is asked for
-   * @param name what is asked for
-   * @param from who asks; null if the plan does
-   * @param member the method or field it stands in; may be empty
-   * @param line the line it stands in; 0 if not known
-   * @param strength how badly it is needed
-   * @param excuse why it is not hard; may be empty
-   */
-  public Demand(
-      How how,
-      Thing thing,
-      String name,
-      Item from,
-      String member,
-      int line,
-      Strength strength,
-      String excuse) {
-    this(how, thing, name, from, member, line, strength, excuse, ALL_PARTS, "");
-  }
-
+public record Demand(Wanted wanted, Site site, Need need) {
   /**
    * A demand of the plan.
    *
-   * @param name what the user named
-   * @return a hard demand for code
+   * @param thing what kind of thing the user named
+   * @param name its name
+   * @return a hard demand
    */
-  public static Demand ofPlan(String name) {
-    return new Demand(How.PLAN, Thing.CODE, name, null, "", 0, Strength.HARD, "");
+  public static Demand ofPlan(Thing thing, String name) {
+    return ofPlan(thing, name, How.PLAN, Strength.HARD);
   }
 
   /**
    * The demand for code that was seen in use and that nothing else demands.
    *
-   * @param name the code's name
+   * @param thing what kind of thing it is
+   * @param name its name
    * @return a soft demand without an asker
    */
-  public static Demand ofEvidence(String name) {
-    return new Demand(How.EVIDENCE, Thing.CODE, name, null, "", 0, Strength.SOFT, "");
+  public static Demand ofEvidence(Thing thing, String name) {
+    return ofPlan(thing, name, How.EVIDENCE, Strength.SOFT);
   }
 
   /**
@@ -87,7 +42,70 @@ public record Demand(
    * @return the demand
    */
   public static Demand always(Thing thing, String name, Strength strength) {
-    return new Demand(How.ALWAYS, thing, name, null, "", 0, strength, "");
+    return ofPlan(thing, name, How.ALWAYS, strength);
+  }
+
+  /**
+   * A demand without an asker, for all parts of a thing.
+   *
+   * @param thing what kind of thing is asked for
+   * @param name its name
+   * @param how in which way
+   * @param strength how badly
+   * @return the demand
+   */
+  public static Demand ofPlan(Thing thing, String name, How how, Strength strength) {
+    return new Demand(Wanted.all(thing, name), Site.PLAN, Need.of(how, strength));
+  }
+
+  /**
+   * A demand of an item for all parts of a thing.
+   *
+   * @param thing what kind of thing is asked for
+   * @param name its name
+   * @param site who asks, and where
+   * @param how in which way
+   * @param strength how badly
+   * @return the demand
+   */
+  public static Demand of(Thing thing, String name, Site site, How how, Strength strength) {
+    return new Demand(Wanted.all(thing, name), site, Need.of(how, strength));
+  }
+
+  /**
+   * What kind of thing is asked for.
+   *
+   * @return never null
+   */
+  public Thing thing() {
+    return wanted.thing();
+  }
+
+  /**
+   * What is asked for.
+   *
+   * @return its name, in the spelling of the language: a class by its full name
+   */
+  public String name() {
+    return wanted.name();
+  }
+
+  /**
+   * Which part of it.
+   *
+   * @return see {@link Wanted#part}
+   */
+  public String part() {
+    return wanted.part();
+  }
+
+  /**
+   * Who asks.
+   *
+   * @return null if the plan does
+   */
+  public Item from() {
+    return site.item();
   }
 
   /**
@@ -96,7 +114,61 @@ public record Demand(
    * @return empty if the plan does
    */
   public Optional<Item> asker() {
-    return Optional.ofNullable(from);
+    return Optional.ofNullable(site.item());
+  }
+
+  /**
+   * The method or field it stands in.
+   *
+   * @return empty if it belongs to the whole item
+   */
+  public String member() {
+    return site.member();
+  }
+
+  /**
+   * The line it stands in.
+   *
+   * @return from 1; 0 if not known
+   */
+  public int line() {
+    return site.line();
+  }
+
+  /**
+   * The part of the asking item that it stands in.
+   *
+   * @return empty if it belongs to the whole item
+   */
+  public String within() {
+    return site.within();
+  }
+
+  /**
+   * In which way it is asked for.
+   *
+   * @return never null
+   */
+  public How how() {
+    return need.how();
+  }
+
+  /**
+   * How badly it is needed.
+   *
+   * @return never null
+   */
+  public Strength strength() {
+    return need.strength();
+  }
+
+  /**
+   * Why it is not hard.
+   *
+   * @return a few words for the user; empty if it is, or if there is no more to say
+   */
+  public String excuse() {
+    return need.excuse();
   }
 
   /**
@@ -105,31 +177,35 @@ public record Demand(
    * @return for example {@code org.ternhaven.tides.Tides.print, line 31}
    */
   public String place() {
-    if (how == How.DECLARED) {
-      return from.component().origin();
+    if (how() == How.DECLARED) {
+      return from().component().origin();
     }
-    if (from == null) {
-      return switch (how) {
-        case EVIDENCE -> "a rehearsal";
-        case OWN, BROUGHT -> "the application";
-        default -> "the plan";
-      };
+    if (from() == null && how() == How.EVIDENCE) {
+      return "a rehearsal";
     }
-    return place(from, member, line);
+    if (from() == null && (how() == How.OWN || how() == How.BROUGHT)) {
+      return "the application";
+    }
+    return site.text();
   }
 
-  static String place(Item from, String member, int line) {
-    String where = member.isEmpty() ? from.name() : from.name() + "." + member;
-    return line > 0 ? where + ", line " + line : where;
-  }
-
+  /**
+   * The same demand of another strength.
+   *
+   * @param to how badly it is needed
+   * @return this if it is of that strength
+   */
   Demand weakened(Strength to) {
-    return to == strength
-        ? this
-        : new Demand(how, thing, name, from, member, line, to, excuse, part, within);
+    return to == strength() ? this : new Demand(wanted, site, need.weakened(to));
   }
 
-  Demand excused(String why) {
-    return new Demand(how, thing, name, from, member, line, Strength.SOFT, why, part, within);
+  /**
+   * The same demand, and the asker is prepared for the absence of what it asks for.
+   *
+   * @param why a few words for the user
+   * @return a soft demand
+   */
+  public Demand excused(String why) {
+    return new Demand(wanted, site, need.excused(why));
   }
 }

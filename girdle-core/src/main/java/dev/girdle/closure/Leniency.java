@@ -55,7 +55,7 @@ final class Leniency {
     forEach(
         d -> {
           // who copes with the absence of a file is not prepared for that of code
-          if (!d.excuse().isEmpty() && d.thing() == Thing.CODE) {
+          if (!d.excuse().isEmpty() && d.thing().isCode()) {
             excused.add(of(d));
           }
         });
@@ -100,8 +100,8 @@ final class Leniency {
 
   private String family(Demand demand) {
     return families.computeIfAbsent(
-        List.of(demand.thing(), demand.name()),
-        k -> linkage.familyOf(demand.thing(), demand.name()));
+        List.of(demand.thing(), demand.name(), linkage.scopeOf(demand)),
+        k -> linkage.familyOf(demand));
   }
 
   private Demand rank(Demand demand) {
@@ -124,7 +124,7 @@ final class Leniency {
     Map<String, Set<Item>> based = new HashMap<>();
     forEach(
         d -> {
-          if (d.how() == How.INHERITANCE) {
+          if (d.how().isBasis()) {
             based.computeIfAbsent(family(d), f -> new HashSet<>()).add(d.from());
           }
         });

@@ -26,7 +26,7 @@ public interface Linkage {
    * What does a part of this item demand, beyond what the item demands in any case?
    *
    * @param item an item of the application or of its runtime
-   * @param part a part of it, or {@link Demand#ALL_PARTS}
+   * @param part a part of it, or {@link Wanted#ALL_PARTS}
    * @return its demands; none if the part demands nothing, or is not there
    * @throws UnreadableItemException if the item is damaged or of an unknown kind
    * @throws IOException if its bytes cannot be read
@@ -67,11 +67,10 @@ public interface Linkage {
    * Which of the libraries that somebody declares to need, and of which nothing is there, hold what
    * is missing.
    *
-   * @param thing what kind of thing is missing
-   * @param name its name
+   * @param missing a demand that nothing satisfies
    * @return names of libraries, possibly none
    */
-  Set<String> absentHolders(Thing thing, String name);
+  Set<String> absentHolders(Demand missing);
 
   /**
    * Whether it is sure that the program needs what a hard demand asks for and nothing satisfies:
@@ -102,13 +101,23 @@ public interface Linkage {
   Optional<String> excuseFor(Demand demand);
 
   /**
-   * Which item satisfies a demand of this name?
+   * Which items satisfy a demand?
    *
-   * @param thing what kind of thing is asked for
-   * @param name its name in the spelling of the language
-   * @return never null
+   * @param demand asked by an item of the application, of its runtime, or by the plan
+   * @return never null; the same for all demands for the same thing and name within one scope
    */
-  Answer satisfy(Thing thing, String name);
+  Answer resolve(Demand demand);
+
+  /**
+   * From where it is asked, as far as that makes a difference to the answer: the asker's folder,
+   * its component, or nothing at all.
+   *
+   * @param demand asked by an item of the application, of its runtime, or by the plan
+   * @return empty where an answer is the same wherever it is asked
+   */
+  default String scopeOf(Demand demand) {
+    return "";
+  }
 
   /**
    * What could an open demand mean, within reason?
@@ -121,12 +130,11 @@ public interface Linkage {
   /**
    * The widest unit of supply that a missing thing may belong to and of which nothing is there.
    *
-   * @param thing what kind of thing is missing
-   * @param name its name
+   * @param missing a demand that nothing satisfies
    * @return the same for all things that are missing together; the name itself if others of its
    *     kind are there
    */
-  String familyOf(Thing thing, String name);
+  String familyOf(Demand missing);
 
   /**
    * Who makes an item, so that two items of the same makers know the same of what may be missing.

@@ -8,13 +8,19 @@ import dev.girdle.app.Item;
  *
  * @param how in which way it is asked for
  * @param thing what kind of thing is asked for
- * @param from who asks
- * @param member the method it stands in
- * @param line the line it stands in, from 1; 0 if not known
+ * @param site who asks, and where
  * @param passedOn whether the name is only passed on from whoever hands it in
  */
-public record OpenDemand(
-    How how, Thing thing, Item from, String member, int line, boolean passedOn) {
+public record OpenDemand(How how, Thing thing, Site site, boolean passedOn) {
+  /**
+   * Who asks.
+   *
+   * @return never null
+   */
+  public Item from() {
+    return site.item();
+  }
+
   /**
    * What is asked for, for the user.
    *
@@ -30,6 +36,6 @@ public record OpenDemand(
    * @return for example {@code org.ternhaven.tides.Tides.load, line 31}
    */
   public String place() {
-    return Demand.place(from, member, line);
+    return site.text();
   }
 }

@@ -1,34 +1,31 @@
 package dev.girdle.closure;
 
-/** What kind of thing a name stands for. */
-public enum Thing {
-  /** A unit of code: a class. */
-  CODE("class"),
+/**
+ * What kind of thing a name stands for. Languages bring their own; those that stand here are what
+ * languages have in common, so that one can ask for what another answers.
+ *
+ * @param id short, unique over all languages, of small letters; stands in records and JSON
+ * @param label what users call one of them: a noun without article
+ * @param isCode whether it is a unit of code. Who copes with the absence of code is prepared for
+ *     that of all that is supplied with it; who copes with that of anything else is not.
+ */
+public record Thing(String id, String label, boolean isCode) {
   /** A file that is read. */
-  RESOURCE("file"),
-  /** A family of files that hold texts in several languages. */
-  BUNDLE("bundle of texts"),
-  /** The lists of providers of a service type. */
-  SERVICE("service"),
-  /** A declared unit of several packages. */
-  MODULE("module"),
+  public static final Thing FILE = new Thing("resource", "file", false);
+
   /** A library of native code, by the name that programs call it. */
-  NATIVE("native library"),
+  public static final Thing NATIVE = new Thing("native", "native library", false);
+
   /** What makers publish as one and others declare to need. */
-  LIBRARY("library");
+  public static final Thing LIBRARY = new Thing("library", "library", false);
 
-  private final String label;
-
-  Thing(String label) {
-    this.label = label;
+  @Override
+  public boolean equals(Object other) {
+    return this == other || other instanceof Thing thing && id.equals(thing.id);
   }
 
-  /**
-   * What users call one of them.
-   *
-   * @return a noun without article
-   */
-  public String label() {
-    return label;
+  @Override
+  public int hashCode() {
+    return id.hashCode();
   }
 }

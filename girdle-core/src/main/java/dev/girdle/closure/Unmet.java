@@ -19,4 +19,13 @@ public record Unmet(
   public Unmet {
     demands = List.copyOf(demands);
   }
+
+  /**
+   * The demand that speaks for all.
+   *
+   * @return the strongest and nearest to the entry point
+   */
+  public Demand first() {
+    return demands.get(0);
+  }
 }

@@ -8,6 +8,7 @@ import dev.girdle.app.Start;
 import dev.girdle.closure.Along;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
@@ -50,13 +51,14 @@ public interface Examination {
   Along along(Prune prune);
 
   /**
-   * The demand of the plan for an item that is to go along in any case.
+   * A demand of nobody in particular that exactly one item satisfies.
    *
    * @param item any item of the application
+   * @param how in which way it is asked for
    * @param strength how badly it is wanted
    * @return a demand that this item satisfies
    */
-  Demand always(Item item, Strength strength);
+  Demand demandFor(Item item, How how, Strength strength);
 
   /**
    * The runtime that entry points need by themselves, whatever they ask for.

@@ -38,6 +38,7 @@ import dev.girdle.java.bundle.Runtimes;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
@@ -144,27 +145,26 @@ final class JavaExamination implements Examination {
     List<Demand> seeds = new ArrayList<>();
     for (Start start : starts) {
       EntryPoint entry = start.entry();
-      seeds.add(Demand.ofPlan(entry.name()));
+      seeds.add(Demand.ofPlan(JavaThing.CODE, entry.name()));
       if (!entry.module().isEmpty()) {
-        seeds.add(
-            new Demand(How.PLAN, Thing.MODULE, entry.module(), null, "", 0, Strength.HARD, ""));
+        seeds.add(Demand.ofPlan(JavaThing.MODULE, entry.module()));
       }
       application.components().stream()
           .filter(c -> c.name().equals(entry.component()))
           .flatMap(c -> JarManifest.of(c).value("Launcher-Agent-Class").stream())
-          .forEach(agent -> seeds.add(Demand.ofPlan(agent)));
+          .forEach(agent -> seeds.add(Demand.ofPlan(JavaThing.CODE, agent)));
     }
     application.components().stream()
         .filter(c -> isUsers(c))
         .flatMap(c -> c.items().stream())
         .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
-        .forEach(i -> seeds.add(demand(i, How.OWN, Strength.HINT)));
+        .forEach(i -> seeds.add(demandFor(i, How.OWN, Strength.HINT)));
     application.components().stream()
         .filter(c -> !isUsers(c) && facts.isReadByAnyName(c))
         .flatMap(c -> c.items().stream())
         .filter(i -> !i.path().endsWith(".class") && !i.path().equals(JarManifest.PATH))
         .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
-        .forEach(i -> seeds.add(demand(i, How.BROUGHT, Strength.HINT)));
+        .forEach(i -> seeds.add(demandFor(i, How.BROUGHT, Strength.HINT)));
     return seeds;
   }
 
@@ -190,30 +190,21 @@ final class JavaExamination implements Examination {
             .filter(i -> component.role() != Role.RUNTIME && !index.isExcluded(i))
             .filter(i -> isCode || !i.path().endsWith(".class"))
             .filter(i -> prune.compareTo(Prune.COMPONENTS) <= 0 || uselessAtRunTime(i).isEmpty())
-            .map(i -> demand(i, How.ALONG, Strength.HINT))
+            .map(i -> demandFor(i, How.ALONG, Strength.HINT))
             .toList();
   }
 
   @Override
-  public Demand always(Item item, Strength strength) {
-    return demand(item, How.ALWAYS, strength);
-  }
-
-  /** A demand of nobody in particular that exactly this item satisfies. */
-  private Demand demand(Item item, How how, Strength strength) {
+  public Demand demandFor(Item item, How how, Strength strength) {
     boolean isClass =
         item.path().endsWith(".class") && index.classNamed(item.name()).contains(item);
     return isClass
-        ? new Demand(how, Thing.CODE, item.name(), null, "", 0, strength, "")
-        : new Demand(
-            how,
-            Thing.RESOURCE,
+        ? Demand.ofPlan(JavaThing.CODE, item.name(), how, strength)
+        : Demand.ofPlan(
+            Thing.FILE,
             item.component().name() + ClassIndex.IN_COMPONENT + item.path(),
-            null,
-            "",
-            0,
-            strength,
-            "");
+            how,
+            strength);
   }
 
   @Override

@@ -162,7 +162,7 @@ public final class ApplicationPicture {
     Optional<Reached> reached = closure.reached(item);
     boolean isRuntime = item.component().role() == Role.RUNTIME;
     List<Piece.Asker> all = new ArrayList<>();
-    askers.of(item).forEach((by, how) -> all.add(new Piece.Asker(numbers.get(by), how.ordinal())));
+    askers.of(item).forEach((by, how) -> all.add(new Piece.Asker(numbers.get(by), how)));
     return new Piece(
         parts.size() - 1,
         item.path(),

@@ -59,7 +59,7 @@ public final class Askers implements Witness {
         idle.parallelStream().map(item -> demandsOf(item, linkage)).toList();
     for (List<Demand> ofItem : demands) {
       for (Demand demand : ofItem) {
-        Answer answer = linkage.satisfy(demand.thing(), demand.name());
+        Answer answer = linkage.resolve(demand);
         if (answer instanceof Answer.Items found && isElsewhere(demand, found)) {
           for (Item item : found.items()) {
             if (closure.reached(item).isEmpty()

@@ -21,6 +21,7 @@ final class PictureJson {
 
   private final Picture picture;
   private final Map<String, Integer> numbers = new LinkedHashMap<>();
+  private final Map<How, Integer> hows = new LinkedHashMap<>();
 
   private PictureJson(Picture picture) {
     this.picture = picture;
@@ -49,8 +50,8 @@ final class PictureJson {
     document.put("editions", picture.editions());
     document.put("notices", picture.notices());
     document.put("fates", Stream.of(Fate.values()).map(Fate::label).toList());
-    document.put("hows", Stream.of(How.values()).map(How::verb).toList());
-    document.put("evidence", How.EVIDENCE.ordinal());
+    document.put("evidence", hows.getOrDefault(How.EVIDENCE, -1));
+    document.put("hows", hows.keySet().stream().map(How::verb).toList());
     document.put("texts", new ArrayList<>(numbers.keySet()));
     return document;
   }
@@ -58,6 +59,11 @@ final class PictureJson {
   private int text(String text) {
     Integer number = numbers.putIfAbsent(text, numbers.size());
     return number == null ? numbers.size() - 1 : number;
+  }
+
+  private int how(How how) {
+    Integer number = hows.putIfAbsent(how, hows.size());
+    return number == null ? hows.size() - 1 : number;
   }
 
   private Map<String, Object> pieces() {
@@ -69,7 +75,7 @@ final class PictureJson {
     columns.put("fate", column(picture.pieces(), p -> p.fate().ordinal()));
     columns.put("why", column(picture.pieces(), p -> text(p.why())));
     columns.put("link", column(picture.pieces(), Piece::link));
-    columns.put("askers", column(picture.pieces(), PictureJson::askers));
+    columns.put("askers", column(picture.pieces(), this::askers));
     return columns;
   }
 
@@ -86,9 +92,9 @@ final class PictureJson {
     return follows ? 1 : piece.name();
   }
 
-  private static int[] askers(Piece piece) {
+  private int[] askers(Piece piece) {
     return piece.askers().stream()
-        .flatMapToInt((Asker a) -> IntStream.of(a.piece(), a.how()))
+        .flatMapToInt((Asker a) -> IntStream.of(a.piece(), how(a.how())))
         .toArray();
   }
 
@@ -97,7 +103,7 @@ final class PictureJson {
     columns.put("from", column(picture.links(), Link::from));
     columns.put("member", column(picture.links(), l -> text(l.member())));
     columns.put("line", column(picture.links(), Link::line));
-    columns.put("how", column(picture.links(), l -> l.how().ordinal()));
+    columns.put("how", column(picture.links(), l -> how(l.how())));
     columns.put("name", column(picture.links(), l -> text(l.name())));
     columns.put("excuse", column(picture.links(), l -> text(l.excuse())));
     columns.put("before", column(picture.links(), Link::before));

@@ -1,5 +1,6 @@
 package dev.girdle.report;
 
+import dev.girdle.closure.How;
 import java.util.List;
 
 /**
@@ -46,7 +47,7 @@ public record Piece(
    * A piece that asks for another.
    *
    * @param piece its number, from 0
-   * @param how in which way: the number of a {@link dev.girdle.closure.How}
+   * @param how in which way
    */
-  public record Asker(int piece, int how) {}
+  public record Asker(int piece, How how) {}
 }

@@ -11,7 +11,6 @@ import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Examination;
@@ -148,8 +147,8 @@ public record Assessment(
   }
 
   private String family(Unmet unmet) {
-    String family = examination.linkage().familyOf(unmet.thing(), unmet.name());
-    boolean isAlone = unmet.thing() == Thing.CODE && family.equals(unmet.name());
+    String family = examination.linkage().familyOf(unmet.first());
+    boolean isAlone = unmet.thing().isCode() && family.equals(unmet.name());
     int dot = family.lastIndexOf('.');
     return isAlone && dot > 0 ? "some of " + family.substring(0, dot) : family;
   }

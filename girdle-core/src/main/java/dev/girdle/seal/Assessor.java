@@ -7,9 +7,9 @@ import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
 import dev.girdle.closure.Rank;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Witness;
 import dev.girdle.ecosystem.Ecosystem;
@@ -25,12 +25,10 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
-import java.util.Set;
 
 /** Surveys an application and walks its closure. */
 public final class Assessor {
@@ -181,7 +179,7 @@ public final class Assessor {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
       found.exclusions.fitting(pattern).stream()
           .filter(i -> !excluded.containsKey(i))
-          .forEach(i -> seeds.add(examination.always(i, strength)));
+          .forEach(i -> seeds.add(examination.demandFor(i, How.ALWAYS, strength)));
     }
     Closure closure = walk(examination, seeds, choice.prune());
     List<Demand> unforeseen = unforeseen(examination, closure, choice);
@@ -208,7 +206,7 @@ public final class Assessor {
     return ClosureWalk.walk(
         examination.linkage(),
         seeds,
-        meanings(prune),
+        followsMeanings(prune),
         examination.along(prune),
         witness,
         reached -> progress.at("reading classes", reached, 0));
@@ -222,7 +220,7 @@ public final class Assessor {
           .filter(i -> i.component().role() != Role.RUNTIME && i.name().equals(name))
           .limit(1)
           .filter(i -> closure.reached(i).isEmpty())
-          .forEach(i -> unforeseen.add(Demand.ofEvidence(name)));
+          .forEach(i -> unforeseen.add(examination.demandFor(i, How.EVIDENCE, Strength.SOFT)));
     }
     return unforeseen;
   }
@@ -233,14 +231,14 @@ public final class Assessor {
   }
 
   /** What a component is pruned of has to be looked for in it; the rest travels with it. */
-  private static Set<Thing> meanings(Prune prune) {
-    return prune == Prune.CLASSES ? EnumSet.of(Thing.CODE) : Set.of();
+  private static boolean followsMeanings(Prune prune) {
+    return prune == Prune.CLASSES;
   }
 
   private static List<String> missing(Closure closure) {
     return closure.unmet().stream()
         .filter(u -> u.rank() == Rank.NEEDED || u.rank() == Rank.PERHAPS)
-        .filter(u -> u.thing() == Thing.CODE && u.reach() != Strength.HINT)
+        .filter(u -> u.thing().isCode() && u.reach() != Strength.HINT)
         .map(Unmet::name)
         .toList();
   }

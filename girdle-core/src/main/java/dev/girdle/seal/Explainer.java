@@ -176,7 +176,7 @@ public final class Explainer {
   }
 
   private boolean leadsTo(Demand demand, Predicate<Item> wanted) {
-    Answer answer = assessment.examination().linkage().satisfy(demand.thing(), demand.name());
+    Answer answer = assessment.examination().linkage().resolve(demand);
     return answer instanceof Answer.Items items
         && items.items().stream().anyMatch(wanted)
         && items.items().stream().noneMatch(i -> i.component() == demand.from().component());

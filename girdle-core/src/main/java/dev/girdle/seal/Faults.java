@@ -101,7 +101,7 @@ final class Faults {
     for (Unmet unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
       String advice = assessment.advice(unmet);
       lines.add("  " + unmet.name() + (advice.isEmpty() ? "" : " (" + advice + ")"));
-      lines.add("    " + Reasons.sentence(unmet.demands().get(0)));
+      lines.add("    " + Reasons.sentence(unmet.first()));
     }
     if (missing.size() > SHOWN) {
       lines.add("  … and " + (missing.size() - SHOWN) + " more");
@@ -115,7 +115,7 @@ final class Faults {
       String name = unmet.name();
       int dot = name.lastIndexOf('.');
       boolean isPartOfWhatIsThere =
-          assessment.examination().linkage().familyOf(unmet.thing(), name).equals(name);
+          assessment.examination().linkage().familyOf(unmet.first()).equals(name);
       String key = dot < 0 || isPartOfWhatIsThere ? name : name.substring(0, dot);
       together.computeIfAbsent(key, f -> new ArrayList<>()).add(name);
     }

@@ -39,9 +39,9 @@ class ClosureWalkTest {
         }
 
         @Override
-        public Answer satisfy(Thing thing, String name) {
+        public Answer resolve(Demand demand) {
           return component
-              .item(name)
+              .item(demand.name())
               .<Answer>map(i -> new Answer.Items(List.of(i)))
               .orElseGet(() -> new Answer.Nothing(""));
         }
@@ -51,21 +51,18 @@ class ClosureWalkTest {
           return declared.stream()
               .map(
                   l ->
-                      new Demand(
-                          How.DECLARED,
+                      Demand.of(
                           Thing.LIBRARY,
                           l,
-                          component.items().get(0),
-                          "",
-                          0,
-                          Strength.HARD,
-                          ""))
+                          Site.of(component.items().get(0)),
+                          How.DECLARED,
+                          Strength.HARD))
               .toList();
         }
 
         @Override
-        public Set<String> absentHolders(Thing thing, String name) {
-          return Set.of(name + "-library");
+        public Set<String> absentHolders(Demand missing) {
+          return Set.of(missing.name() + "-library");
         }
 
         @Override
@@ -79,7 +76,9 @@ class ClosureWalkTest {
         .computeIfAbsent(from, f -> new ArrayList<>())
         .add(
             new Demand(
-                How.CALL, Thing.CODE, to, component.item(from).get(), "", 0, strength, excuse));
+                Wanted.all(MadeUpLanguage.LETTER, to),
+                new Site(component.item(from).get(), "", 0, ""),
+                new Need(MadeUpLanguage.CALL, strength, excuse)));
   }
 
   private void hard(String from, String to) {
@@ -102,7 +101,12 @@ class ClosureWalkTest {
 
   private Closure walk() {
     return ClosureWalk.walk(
-        letters, List.of(Demand.ofPlan("a")), Set.of(Thing.CODE), along, Witness.NONE, n -> {});
+        letters,
+        List.of(Demand.ofPlan(MadeUpLanguage.LETTER, "a")),
+        true,
+        along,
+        Witness.NONE,
+        n -> {});
   }
 
   private List<String> chain(Closure closure, String name) {
@@ -149,7 +153,7 @@ class ClosureWalkTest {
 
   @Test
   void whatTravelsAlongAsksForWhatItNeedsAndIsNotSaidToBeReached() {
-    along = c -> List.of(new Demand(How.ALONG, Thing.CODE, "c", null, "", 0, Strength.HINT, ""));
+    along = c -> List.of(Demand.ofPlan(MadeUpLanguage.LETTER, "c", How.ALONG, Strength.HINT));
     hard("c", "d");
     hard("d", "missing");
     Closure closure = walk();
@@ -199,5 +203,42 @@ class ClosureWalkTest {
     assertThat(walk().unreadable()).isEmpty();
     hard("b", "f");
     assertThat(walk().unreadable()).extracting(u -> u.item().name()).containsExactly("f");
+  }
+
+  @Test
+  void onlyThePartsThatAreAskedForAsk() {
+    demands.put("a", new ArrayList<>(List.of(part("a", "b", "one"))));
+    demands.put("b.one", List.of(part("b", "c", "")));
+    demands.put("b.two", List.of(part("b", "d", "")));
+    Closure closure = walk();
+    assertThat(closure.reached(component.item("d").get())).isEmpty();
+    assertThat(chain(closure, "c")).containsExactly("a", "b", "c");
+    demands.put("b.*", List.of(part("b", "d", "")));
+    hard("a", "b");
+    assertThat(walk().reached(component.item("d").get())).isPresent();
+  }
+
+  private Demand part(String from, String to, String part) {
+    return new Demand(
+        new Wanted(MadeUpLanguage.LETTER, to, part),
+        Site.of(component.item(from).get()),
+        Need.of(MadeUpLanguage.CALL, Strength.HARD));
+  }
+
+  @Test
+  void anOpenDemandIsToldOnceAndFollowedOnlyIfItMeansCode() {
+    OpenDemand any =
+        new OpenDemand(
+            MadeUpLanguage.CALL, MadeUpLanguage.LETTER, Site.of(component.item("a").get()), false);
+    open.put("a", List.of(any, any));
+    meanings.add(
+        Demand.of(MadeUpLanguage.LETTER, "b", Site.of(any.from()), How.OPEN, Strength.HINT));
+    Closure closure = walk();
+    assertThat(closure.open()).containsExactly(any);
+    assertThat(closure.reached(component.item("b").get()).get().strength())
+        .isEqualTo(Strength.HINT);
+    open.put(
+        "a", List.of(new OpenDemand(MadeUpLanguage.CALL, Thing.FILE, Site.of(any.from()), false)));
+    assertThat(walk().reached(component.item("b").get())).isEmpty();
   }
 }

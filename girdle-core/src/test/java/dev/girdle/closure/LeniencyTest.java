@@ -30,11 +30,15 @@ class LeniencyTest {
     Item item = from.isEmpty() ? null : component.item(from).orElseThrow();
     unsatisfied
         .computeIfAbsent(name, n -> new ArrayList<>())
-        .add(new Demand(how, Thing.CODE, name, item, "", 0, strength, excuse));
+        .add(
+            new Demand(
+                Wanted.all(MadeUpLanguage.LETTER, name),
+                new Site(item, "", 0, ""),
+                new Need(how, strength, excuse)));
   }
 
   private void hard(String from, String name) {
-    asks(from, How.CALL, name, Strength.HARD, "");
+    asks(from, MadeUpLanguage.CALL, name, Strength.HARD, "");
   }
 
   private Strength after(String from, String name) {
@@ -56,10 +60,10 @@ class LeniencyTest {
 
   @Test
   void whatIsDeclaredIsNotExcusedByWhatOthersArePreparedFor() {
-    asks("a1", How.CALL, "x1", Strength.SOFT, "its absence is caught there");
+    asks("a1", MadeUpLanguage.CALL, "x1", Strength.SOFT, "its absence is caught there");
     hard("a2", "x2");
     hard("a3", "x2");
-    asks("b1", How.INHERITANCE, "y1", Strength.HARD, "");
+    asks("b1", MadeUpLanguage.INHERITANCE, "y1", Strength.HARD, "");
     apply("a3");
     assertThat(after("a2", "x2")).isEqualTo(Strength.SOFT);
     assertThat(after("a3", "x2")).isEqualTo(Strength.HARD);
@@ -68,14 +72,14 @@ class LeniencyTest {
 
   @Test
   void whoIsBasedOnWhatIsDeclaredNeedsIt() {
-    asks("b1", How.INHERITANCE, "y1", Strength.HARD, "");
+    asks("b1", MadeUpLanguage.INHERITANCE, "y1", Strength.HARD, "");
     apply("b1");
     assertThat(after("b1", "y1")).isEqualTo(Strength.HARD);
   }
 
   @Test
   void whoIsPreparedInOnePlaceIsPreparedForTheFamily() {
-    asks("a1", How.CALL, "x1", Strength.SOFT, "its absence is caught there");
+    asks("a1", MadeUpLanguage.CALL, "x1", Strength.SOFT, "its absence is caught there");
     hard("a2", "x2");
     hard("b1", "x2");
     apply();
@@ -87,7 +91,7 @@ class LeniencyTest {
 
   @Test
   void whatIsOptionalItselfMissesNothingElseBadly() {
-    asks("a1", How.CALL, "x1", Strength.SOFT, "its absence is caught there");
+    asks("a1", MadeUpLanguage.CALL, "x1", Strength.SOFT, "its absence is caught there");
     hard("a2", "x1");
     hard("a2", "y1");
     hard("a3", "y1");
@@ -98,7 +102,7 @@ class LeniencyTest {
 
   @Test
   void whatIsOnlyBasedOnSomethingIsThereForThoseWhoHaveIt() {
-    asks("a1", How.INHERITANCE, "x1", Strength.HARD, "");
+    asks("a1", MadeUpLanguage.INHERITANCE, "x1", Strength.HARD, "");
     hard("a1", "x2");
     hard("a1", "y1");
     apply();
@@ -111,7 +115,7 @@ class LeniencyTest {
 
   @Test
   void oneWhoIsNotBasedOnItNeedsIt() {
-    asks("a1", How.INHERITANCE, "x1", Strength.HARD, "");
+    asks("a1", MadeUpLanguage.INHERITANCE, "x1", Strength.HARD, "");
     hard("b1", "x2");
     apply();
     assertThat(after("a1", "x1")).isEqualTo(Strength.HARD);
@@ -120,7 +124,7 @@ class LeniencyTest {
 
   @Test
   void theUsersOwnWordsAreNeverWeakened() {
-    asks("a1", How.CALL, "x1", Strength.SOFT, "its absence is caught there");
+    asks("a1", MadeUpLanguage.CALL, "x1", Strength.SOFT, "its absence is caught there");
     hard("", "x1");
     apply();
     assertThat(after("", "x1")).isEqualTo(Strength.HARD);

@@ -8,6 +8,10 @@ import java.util.Set;
 
 /** A language in which nothing demands anything and all is sure; tests say what is different. */
 abstract class MadeUpLanguage implements Linkage {
+  static final Thing LETTER = new Thing("letter", "letter", true);
+  static final How CALL = How.of("call", "calls", "called by");
+  static final How INHERITANCE = new How("inheritance", "extends", "extended by", true);
+
   @Override
   public ItemDemands demandsOf(Item item) throws UnreadableItemException {
     return ItemDemands.NONE;
@@ -39,7 +43,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public Set<String> absentHolders(Thing thing, String name) {
+  public Set<String> absentHolders(Demand missing) {
     return Set.of();
   }
 
@@ -54,7 +58,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public Answer satisfy(Thing thing, String name) {
+  public Answer resolve(Demand demand) {
     return new Answer.Nothing("");
   }
 
@@ -64,8 +68,8 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public String familyOf(Thing thing, String name) {
-    return name.substring(0, 1);
+  public String familyOf(Demand missing) {
+    return missing.name().substring(0, 1);
   }
 
   @Override

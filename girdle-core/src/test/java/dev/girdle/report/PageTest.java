@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Rank;
+import dev.girdle.java.format.JavaHow;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -28,14 +29,7 @@ class PageTest {
         List.of(
             new Piece(0, "a/B.class", "a.B", 10, Fate.NEEDED, "", 0, List.of()),
             new Piece(
-                0,
-                text,
-                text,
-                7,
-                Fate.ALONG,
-                text,
-                -1,
-                List.of(new Piece.Asker(0, How.CALL.ordinal()))),
+                0, text, text, 7, Fate.ALONG, text, -1, List.of(new Piece.Asker(0, JavaHow.CALL))),
             new Piece(1, "c", "c", 5, Fate.LEFT, text, -1, List.of())),
         List.of(new Link(-1, "", 0, How.PLAN, "a.B", "", -1)),
         List.of(new Gap(text, "class", Rank.NEEDED, "", text, text, 2, List.of(0))),
@@ -82,7 +76,8 @@ class PageTest {
     JsonNode data = new ObjectMapper().readTree(json);
     assertThat(data.at("/subject/title").asText()).isEqualTo(HOSTILE);
     assertThat(data.at("/pieces/path/1").asText()).isEqualTo(HOSTILE);
-    assertThat(data.at("/pieces/askers/1").toString()).isEqualTo("[0," + How.CALL.ordinal() + "]");
+    assertThat(data.at("/pieces/askers/1").toString()).isEqualTo("[0,0]");
+    assertThat(data.at("/hows/0").asText()).isEqualTo("calls");
     String drawing = new String(Drawing.svg(picture(HOSTILE)), StandardCharsets.UTF_8);
     assertThat(drawing).doesNotContain("</script>").contains("&lt;/script&gt;&lt;b&gt;&amp;");
   }

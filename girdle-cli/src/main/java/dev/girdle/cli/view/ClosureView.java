@@ -168,7 +168,7 @@ public record ClosureView(Assessment assessment) implements View {
   }
 
   private static char separator(Unmet unmet) {
-    return unmet.thing() == Thing.RESOURCE ? '/' : '.';
+    return unmet.thing() == Thing.FILE ? '/' : '.';
   }
 
   private static String group(Unmet unmet) {
@@ -261,7 +261,7 @@ public record ClosureView(Assessment assessment) implements View {
   private Map<String, Object> unmet(Unmet unmet) {
     return Json.object(
         "name", unmet.name(),
-        "thing", unmet.thing().name().toLowerCase(Locale.ROOT),
+        "thing", unmet.thing().id(),
         "rank", unmet.rank().name().toLowerCase(Locale.ROOT),
         "reach", unmet.reach().name().toLowerCase(Locale.ROOT),
         "accepted", assessment.isAccepted(unmet),
@@ -273,7 +273,7 @@ public record ClosureView(Assessment assessment) implements View {
     return Json.object(
         "place", demand.place(),
         "component", demand.asker().map(i -> i.component().name()),
-        "how", demand.how().name().toLowerCase(Locale.ROOT),
+        "how", demand.how().id(),
         "strength", demand.strength().name().toLowerCase(Locale.ROOT),
         "excuse", Optional.of(demand.excuse()).filter(e -> !e.isEmpty()));
   }

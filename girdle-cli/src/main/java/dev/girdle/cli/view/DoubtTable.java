@@ -11,6 +11,7 @@ import dev.girdle.seal.Doubt;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What is missing and perhaps needed: in few words, by what belongs together. */
@@ -62,7 +63,9 @@ record DoubtTable(Assessment assessment) {
       return "a library of which nothing is there";
     }
     int things = doubt.things().size();
-    boolean code = doubt.things().stream().allMatch(t -> t.thing() == Thing.CODE);
+    Set<String> kinds =
+        doubt.things().stream().map(t -> t.thing().label()).collect(Collectors.toSet());
+    String kind = kinds.size() == 1 ? kinds.iterator().next() : "thing";
     long askers =
         doubt.things().stream()
             .flatMap(t -> t.demands().stream())
@@ -70,7 +73,7 @@ record DoubtTable(Assessment assessment) {
             .filter(Objects::nonNull)
             .distinct()
             .count();
-    return (code ? SurveyView.count(things, "class", "classes") : SurveyView.count(things, "thing"))
+    return SurveyView.count(things, kind, kind.endsWith("s") ? kind + "es" : kind + "s")
         + ", for "
         + SurveyView.count(doubt.places(), "place")
         + " in "

@@ -160,7 +160,7 @@ public record ExplainView(List<Explanation> explanations) implements View {
                 d ->
                     Json.object(
                         "place", d.place(),
-                        "how", d.how().name().toLowerCase(java.util.Locale.ROOT),
+                        "how", d.how().id(),
                         "name", d.name(),
                         "strength", d.strength().name().toLowerCase(java.util.Locale.ROOT)))
             .toList());

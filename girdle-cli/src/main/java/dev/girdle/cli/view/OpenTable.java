@@ -7,7 +7,6 @@ import dev.girdle.seal.Assessment;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** What is asked for by names that only the run will tell, for people and as JSON. */
@@ -65,8 +64,8 @@ final class OpenTable {
                 Json.object(
                     "place", o.place(),
                     "component", o.from().component().name(),
-                    "how", o.how().name().toLowerCase(Locale.ROOT),
-                    "thing", o.thing().name().toLowerCase(Locale.ROOT)))
+                    "how", o.how().id(),
+                    "thing", o.thing().id()))
         .toList();
   }
 }

@@ -1,7 +1,7 @@
 package dev.girdle.java.bytecode;
 
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.java.format.JavaHow;
 import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -20,14 +20,14 @@ final class AnnotationDemands extends AnnotationVisitor {
     if (!visible) {
       return null;
     }
-    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+    gathering.descriptor(JavaHow.ANNOTATION, descriptor, Strength.HINT);
     return new AnnotationDemands(gathering);
   }
 
   @Override
   public void visit(String name, Object value) {
     if (value instanceof Type type) {
-      gathering.descriptor(How.ANNOTATION, type.getDescriptor(), Strength.HINT);
+      gathering.descriptor(JavaHow.ANNOTATION, type.getDescriptor(), Strength.HINT);
     } else if (value instanceof String text) {
       gathering.text(text);
     }
@@ -35,12 +35,12 @@ final class AnnotationDemands extends AnnotationVisitor {
 
   @Override
   public void visitEnum(String name, String descriptor, String value) {
-    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+    gathering.descriptor(JavaHow.ANNOTATION, descriptor, Strength.HINT);
   }
 
   @Override
   public AnnotationVisitor visitAnnotation(String name, String descriptor) {
-    gathering.descriptor(How.ANNOTATION, descriptor, Strength.HINT);
+    gathering.descriptor(JavaHow.ANNOTATION, descriptor, Strength.HINT);
     return this;
   }
 

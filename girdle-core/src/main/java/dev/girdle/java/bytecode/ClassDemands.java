@@ -6,6 +6,7 @@ import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.Signatures;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.Hierarchy;
@@ -238,30 +239,30 @@ public final class ClassDemands extends ClassVisitor {
     supertypes.addAll(List.of(interfaces));
     for (String type : supertypes) {
       isStored |= STORED.contains(type);
-      loaded.part(How.INHERITANCE, type, "", Strength.HARD, "");
-      gathering.part(How.INHERITANCE, type, LINKED, Strength.HARD, "");
+      loaded.part(JavaHow.INHERITANCE, type, "", Strength.HARD, "");
+      gathering.part(JavaHow.INHERITANCE, type, LINKED, Strength.HARD, "");
     }
     generic(sig, gathering);
   }
 
   private static void generic(String signature, Gathering into) {
     if (signature != null) {
-      Signatures.types(signature, name -> into.type(How.DECLARATION, name, Strength.HINT));
+      Signatures.types(signature, name -> into.type(JavaHow.DECLARATION, name, Strength.HINT));
     }
   }
 
   @Override
   public void visitOuterClass(String owner, String name, String descriptor) {
-    gathering.type(How.RELATION, owner, Strength.SOFT);
+    gathering.type(JavaHow.RELATION, owner, Strength.SOFT);
   }
 
   @Override
   public void visitInnerClass(String name, String outer, String inner, int access) {
     // who is asked for its member classes loads all of them
     boolean isMember = outer == null ? name.startsWith(self + "$") : outer.equals(self);
-    reflected.type(How.RELATION, name, isMember ? Strength.SOFT : Strength.HINT);
+    reflected.type(JavaHow.RELATION, name, isMember ? Strength.SOFT : Strength.HINT);
     if (name.equals(self)) {
-      gathering.type(How.RELATION, outer, Strength.SOFT);
+      gathering.type(JavaHow.RELATION, outer, Strength.SOFT);
     }
   }
 
@@ -272,23 +273,23 @@ public final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitNestHost(String host) {
-    gathering.type(How.RELATION, host, Strength.SOFT);
+    gathering.type(JavaHow.RELATION, host, Strength.SOFT);
   }
 
   @Override
   public void visitNestMember(String member) {
-    reflected.type(How.RELATION, member, Strength.SOFT);
+    reflected.type(JavaHow.RELATION, member, Strength.SOFT);
   }
 
   @Override
   public void visitPermittedSubclass(String subclass) {
-    reflected.type(How.RELATION, subclass, Strength.SOFT);
+    reflected.type(JavaHow.RELATION, subclass, Strength.SOFT);
   }
 
   @Override
   public RecordComponentVisitor visitRecordComponent(String name, String descriptor, String sig) {
     gathering.at(name, 0);
-    gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
     return new RecordComponentVisitor(Opcodes.ASM9) {
@@ -314,7 +315,7 @@ public final class ClassDemands extends ClassVisitor {
   public FieldVisitor visitField(int access, String name, String type, String sig, Object value) {
     gathering.at(name, 0);
     boolean isMember = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_TRANSIENT)) == 0;
-    How how = isStored && isMember ? How.SERIAL : How.DECLARATION;
+    How how = isStored && isMember ? JavaHow.SERIAL : JavaHow.DECLARATION;
     gathering.descriptor(how, type, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
@@ -347,12 +348,12 @@ public final class ClassDemands extends ClassVisitor {
   public MethodVisitor visitMethod(
       int access, String name, String descriptor, String sig, String[] exceptions) {
     gathering.at(name, 0);
-    gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
     if (exceptions != null) {
       for (String exception : exceptions) {
-        gathering.type(How.DECLARATION, exception, Strength.SOFT);
+        gathering.type(JavaHow.DECLARATION, exception, Strength.SOFT);
       }
     }
     return code(access, name, descriptor);
@@ -367,7 +368,7 @@ public final class ClassDemands extends ClassVisitor {
     Gathering part = parts.computeIfAbsent(key, this::newPart);
     if (name.equals("<init>")) {
       part.at(name, 0);
-      part.part(How.INSTANCE, self, INSTANCE, Strength.HARD, "");
+      part.part(JavaHow.INSTANCE, self, INSTANCE, Strength.HARD, "");
     }
     part.at(name, 0);
     if (!isVerified) {

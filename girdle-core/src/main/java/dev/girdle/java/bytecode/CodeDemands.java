@@ -1,9 +1,10 @@
 package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Role;
-import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.closure.Wanted;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.value.Joins;
 import dev.girdle.java.value.OperandStack;
 import dev.girdle.java.value.Value;
@@ -106,7 +107,7 @@ final class CodeDemands extends MethodVisitor {
   }
 
   private void reflection(String internalName) {
-    demand(How.REFLECTION, internalName, Demand.ALL_PARTS, Handlers.OF_REFLECTION);
+    demand(JavaHow.REFLECTION, internalName, Wanted.ALL_PARTS, Handlers.OF_REFLECTION);
   }
 
   private void demand(How how, String type, String part, Set<String> errors) {
@@ -129,7 +130,7 @@ final class CodeDemands extends MethodVisitor {
     gathering.at(method, 0);
     for (Object literal : handedOn) {
       String name = ((Value.Literal) literal).internalName();
-      gathering.part(How.TYPE, name, Demand.ALL_PARTS, Strength.SOFT, "");
+      gathering.part(JavaHow.TYPE, name, Wanted.ALL_PARTS, Strength.SOFT, "");
     }
   }
 
@@ -142,9 +143,9 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     handlers.block(start, end, handler, type);
-    gathering.type(How.CATCH, type, Strength.HARD);
+    gathering.type(JavaHow.CATCH, type, Strength.HARD);
     if (ofClass != gathering) {
-      ofClass.type(How.VERIFY, type, Strength.SOFT);
+      ofClass.type(JavaHow.VERIFY, type, Strength.SOFT);
     }
   }
 
@@ -158,7 +159,7 @@ final class CodeDemands extends MethodVisitor {
   public void visitTypeInsn(int opcode, String type) {
     stack.type(opcode, type);
     String part = opcode == Opcodes.NEW ? ClassDemands.LINKED : "";
-    demand(How.TYPE, type, part, Handlers.OF_CODE);
+    demand(JavaHow.TYPE, type, part, Handlers.OF_CODE);
   }
 
   @Override
@@ -175,16 +176,16 @@ final class CodeDemands extends MethodVisitor {
     } else {
       stack.constant(held);
     }
-    demand(How.FIELD, owner, ClassDemands.LINKED, Handlers.OF_CODE);
-    gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    demand(JavaHow.FIELD, owner, ClassDemands.LINKED, Handlers.OF_CODE);
+    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
   }
 
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
     handlers.call(owner, name);
-    demand(How.CALL, owner, name + descriptor, Handlers.OF_CODE);
-    gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    demand(JavaHow.CALL, owner, name + descriptor, Handlers.OF_CODE);
+    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     boolean isStatic = opcode == Opcodes.INVOKESTATIC;
     Value receiver = isStatic ? Value.UNKNOWN : stack.receiver(descriptor);
     if (ASKS_LITTLE.contains(name)) {
@@ -198,7 +199,7 @@ final class CodeDemands extends MethodVisitor {
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
     handlers.call("", name);
-    gathering.descriptor(How.DECLARATION, descriptor, Strength.SOFT);
+    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     Joins.dynamic(stack, descriptor, bootstrap.getName(), arguments);
     handle(bootstrap);
     for (Object argument : arguments) {
@@ -218,9 +219,9 @@ final class CodeDemands extends MethodVisitor {
   private void constant(Object value) {
     if (value instanceof Type type) {
       if (type.getSort() == Type.METHOD) {
-        gathering.descriptor(How.DECLARATION, type.getDescriptor(), Strength.SOFT);
+        gathering.descriptor(JavaHow.DECLARATION, type.getDescriptor(), Strength.SOFT);
       } else {
-        hard(How.TYPE, type.getInternalName());
+        hard(JavaHow.TYPE, type.getInternalName());
       }
     } else if (value instanceof Handle handle) {
       handle(handle);
@@ -237,8 +238,8 @@ final class CodeDemands extends MethodVisitor {
   private void handle(Handle handle) {
     boolean isMethod = handle.getTag() >= Opcodes.H_INVOKEVIRTUAL;
     String part = isMethod ? handle.getName() + handle.getDesc() : ClassDemands.LINKED;
-    demand(How.DYNAMIC, handle.getOwner(), part, Handlers.OF_CODE);
-    gathering.descriptor(How.DECLARATION, handle.getDesc(), Strength.SOFT);
+    demand(JavaHow.DYNAMIC, handle.getOwner(), part, Handlers.OF_CODE);
+    gathering.descriptor(JavaHow.DECLARATION, handle.getDesc(), Strength.SOFT);
   }
 
   @Override
@@ -251,14 +252,14 @@ final class CodeDemands extends MethodVisitor {
   private void looksAt(Object[] types, int count) {
     for (int i = 0; i < count; i++) {
       if (types[i] instanceof String name) {
-        ofClass.type(How.VERIFY, name, Strength.SOFT);
+        ofClass.type(JavaHow.VERIFY, name, Strength.SOFT);
       }
     }
   }
 
   @Override
   public void visitMultiANewArrayInsn(String descriptor, int dimensions) {
-    hard(How.TYPE, descriptor);
+    hard(JavaHow.TYPE, descriptor);
     stack.multiArray(dimensions);
   }
 

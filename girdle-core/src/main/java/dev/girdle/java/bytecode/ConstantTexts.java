@@ -2,12 +2,13 @@ package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.ConstantPool;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -27,8 +28,12 @@ public final class ConstantTexts {
           .ifPresent(
               name ->
                   demands.add(
-                      new Demand(
-                          How.CODE_TEXT, Thing.CODE, name, ofClass, "", 0, Strength.SOFT, "")));
+                      Demand.of(
+                          JavaThing.CODE,
+                          name,
+                          Site.of(ofClass),
+                          JavaHow.CODE_TEXT,
+                          Strength.SOFT)));
     }
     return demands;
   }

@@ -2,10 +2,12 @@ package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Words;
 import dev.girdle.java.index.ClassIndex;
 import java.io.IOException;
@@ -35,18 +37,18 @@ public final class FileDemands {
       if (!isText) {
         // the length that stands before a text may look like a letter of it
         TextDemands.className(word.substring(1), index)
-            .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, 0)));
+            .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, 0)));
       }
       TextDemands.className(word, index)
-          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.CODE, n, line)));
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, line)));
       TextDemands.resourceName(word, folder, item, index)
-          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.RESOURCE, n, line)));
+          .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.FILE, n, line)));
     }
     return new ArrayList<>(found.values());
   }
 
   private static Demand demand(Item item, Thing thing, String name, int line) {
-    return new Demand(How.FILE_TEXT, thing, name, item, "", line, Strength.SOFT, "");
+    return Demand.of(thing, name, Site.of(item, line), JavaHow.FILE_TEXT, Strength.SOFT);
   }
 
   private static boolean isText(byte[] bytes) {

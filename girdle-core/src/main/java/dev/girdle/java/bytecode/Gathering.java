@@ -5,18 +5,23 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
+import dev.girdle.closure.Need;
 import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.closure.Wanted;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.value.Value;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * Collects the demands of one class file: each name once, the strongest demand for it, and of
@@ -24,6 +29,14 @@ import java.util.Set;
  */
 class Gathering {
   private static final String LOADER = "java/util/ServiceLoader";
+  private static final Set<How> MENTIONS =
+      Set.of(
+          JavaHow.TYPE,
+          JavaHow.CATCH,
+          JavaHow.DECLARATION,
+          JavaHow.RELATION,
+          JavaHow.SERIAL,
+          JavaHow.VERIFY);
 
   private final Item item;
   private String self;
@@ -34,11 +47,12 @@ class Gathering {
   /** Where the class is prepared for the absence of something that it demands hard elsewhere. */
   private final Map<String, Demand> excused = new LinkedHashMap<>();
 
-  private final Map<Thing, Map<String, Demand>> others = new EnumMap<>(Thing.class);
+  private final Map<Thing, Map<String, Demand>> others = new TreeMap<>(JavaThing.ORDER);
   private final Set<String> declarations = new HashSet<>();
-  private final Map<Thing, OpenDemand> open = new EnumMap<>(Thing.class);
+  private final Map<Thing, OpenDemand> open = new TreeMap<>(JavaThing.ORDER);
   private final boolean byParts;
   private final String within;
+  private Site site;
   private String member = "";
   private int line;
 
@@ -88,21 +102,21 @@ class Gathering {
   /** A class by a joined name; one that can be anything is open if a class loader is asked. */
   void joinedClass(Value.Joined joined, boolean byLoader) {
     if (!JoinedNames.classes(this, joined) && byLoader) {
-      open(How.REFLECTION, Thing.CODE, false);
+      open(JavaHow.REFLECTION, JavaThing.CODE, false);
     }
   }
 
   /** A file by a joined name; one that can be anything is open. */
   void joinedFile(Value.Joined joined) {
     if (!JoinedNames.files(this, joined)) {
-      open(How.RESOURCE, Thing.RESOURCE, false);
+      open(JavaHow.RESOURCE, Thing.FILE, false);
     }
   }
 
   /** A service type that a module says it uses. */
   void usedService(String name) {
     if (index.serviceTypes().contains(name)) {
-      other(How.USES, Thing.SERVICE, name, Strength.HARD, "");
+      other(JavaHow.USES, JavaThing.SERVICE, name, Strength.HARD, "");
     }
   }
 
@@ -112,8 +126,19 @@ class Gathering {
 
   /** From now on, demands stand here. */
   void at(String newMember, int newLine) {
+    if (newLine != line || !newMember.equals(member)) {
+      site = null;
+    }
     member = newMember;
     line = newLine;
+  }
+
+  /** One for all demands of a line. */
+  private Site site() {
+    if (site == null) {
+      site = new Site(item, member, line, within);
+    }
+    return site;
   }
 
   /** A class by its internal name (with slashes); array types are demands for their elements. */
@@ -126,10 +151,7 @@ class Gathering {
    * name, or hands it on, may use all of it.
    */
   private static String defaultPart(How how) {
-    return switch (how) {
-      case TYPE, CATCH, DECLARATION, RELATION, SERIAL, VERIFY -> "";
-      default -> Demand.ALL_PARTS;
-    };
+    return MENTIONS.contains(how) ? "" : Wanted.ALL_PARTS;
   }
 
   /** A part of a class: a method by its name and descriptor. */
@@ -144,7 +166,7 @@ class Gathering {
       descriptor(how, internalName, strength);
       return;
     }
-    if (internalName.equals(self) && (part.isEmpty() || part.equals(Demand.ALL_PARTS))) {
+    if (internalName.equals(self) && (part.isEmpty() || part.equals(Wanted.ALL_PARTS))) {
       return;
     }
     String key = part.isEmpty() ? internalName : internalName + '.' + part;
@@ -158,7 +180,8 @@ class Gathering {
 
   private Demand code(How how, String internalName, Strength strength, String excuse, String part) {
     String name = index.shared(internalName.replace('/', '.'));
-    return new Demand(how, Thing.CODE, name, item, member, line, strength, excuse, part, within);
+    return new Demand(
+        new Wanted(JavaThing.CODE, name, part), site(), new Need(how, strength, excuse));
   }
 
   void type(How how, String internalName, Strength strength) {
@@ -168,7 +191,7 @@ class Gathering {
   /** All classes in a descriptor or generic signature. */
   void descriptor(How how, String descriptor, Strength strength) {
     // the same few descriptors stand in a class over and over
-    if (how == How.DECLARATION && !declarations.add(descriptor)) {
+    if (how == JavaHow.DECLARATION && !declarations.add(descriptor)) {
       return;
     }
     int length = descriptor.length();
@@ -182,7 +205,7 @@ class Gathering {
   }
 
   void file(How how, String name, Strength strength, String excuse) {
-    other(how, Thing.RESOURCE, name, strength, excuse);
+    other(how, Thing.FILE, name, strength, excuse);
   }
 
   /** Something that is no class. */
@@ -197,7 +220,7 @@ class Gathering {
   void open(How how, Thing thing, boolean passedOn) {
     OpenDemand there = open.get(thing);
     if (there == null || there.passedOn() && !passedOn) {
-      open.put(thing, new OpenDemand(how, thing, item, member, line, passedOn));
+      open.put(thing, new OpenDemand(how, thing, site(), passedOn));
     }
   }
 
@@ -206,13 +229,12 @@ class Gathering {
   }
 
   private Demand demand(How how, Thing thing, String name, Strength strength, String excuse) {
-    return new Demand(
-        how, thing, name, item, member, line, strength, excuse, Demand.ALL_PARTS, within);
+    return new Demand(Wanted.all(thing, name), site(), new Need(how, strength, excuse));
   }
 
   /** Whether a class literal is given to others, of whom one may ask for services of the class. */
   private static boolean isHandedOn(Demand demand) {
-    return demand.how() == How.TYPE && demand.part().equals(Demand.ALL_PARTS);
+    return demand.how() == JavaHow.TYPE && demand.part().equals(Wanted.ALL_PARTS);
   }
 
   ItemDemands demands() {
@@ -226,16 +248,9 @@ class Gathering {
       if ((mayAsk || isHandedOn(demand)) && index.serviceTypes().contains(demand.name())) {
         demands.add(
             new Demand(
-                How.SERVICE,
-                Thing.SERVICE,
-                demand.name(),
-                item,
-                demand.member(),
-                demand.line(),
-                demand.strength(),
-                "",
-                Demand.ALL_PARTS,
-                within));
+                Wanted.all(JavaThing.SERVICE, demand.name()),
+                new Site(item, demand.member(), demand.line(), within),
+                Need.of(JavaHow.SERVICE, demand.strength())));
       }
     }
     excused.forEach(

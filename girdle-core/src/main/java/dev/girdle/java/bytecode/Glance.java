@@ -2,10 +2,10 @@ package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.memory.RawClass;
 import java.io.IOException;
@@ -70,18 +70,19 @@ public final class Glance {
 
   private void constant(ClassReader reader, int at, char[] buffer) {
     switch (reader.readByte(at - 1)) {
-      case CLASS -> recording.part(How.TYPE, reader.readUTF8(at, buffer), "", Strength.HARD, "");
+      case CLASS ->
+          recording.part(JavaHow.TYPE, reader.readUTF8(at, buffer), "", Strength.HARD, "");
       case STRING -> recording.text(reader.readUTF8(at, buffer));
       case NAME_AND_TYPE -> descriptor(reader.readUTF8(at + 2, buffer));
       case METHOD_TYPE -> descriptor(reader.readUTF8(at, buffer));
       case FIELD ->
           recording.part(
-              How.FIELD, reader.readClass(at, buffer), ClassDemands.LINKED, Strength.HARD, "");
+              JavaHow.FIELD, reader.readClass(at, buffer), ClassDemands.LINKED, Strength.HARD, "");
       case METHOD, INTERFACE_METHOD -> {
         int nameAndType = reader.getItem(reader.readUnsignedShort(at + 2));
         String method =
             reader.readUTF8(nameAndType, buffer) + reader.readUTF8(nameAndType + 2, buffer);
-        recording.part(How.CALL, reader.readClass(at, buffer), method, Strength.HARD, "");
+        recording.part(JavaHow.CALL, reader.readClass(at, buffer), method, Strength.HARD, "");
       }
       default -> {
         return; // names nothing that is not named by another constant
@@ -91,7 +92,7 @@ public final class Glance {
 
   private void descriptor(String text) {
     if (text != null && text.indexOf('L') >= 0) {
-      recording.descriptor(How.DECLARATION, text, Strength.SOFT);
+      recording.descriptor(JavaHow.DECLARATION, text, Strength.SOFT);
     }
   }
 }

@@ -3,8 +3,9 @@ package dev.girdle.java.bytecode;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -84,7 +85,7 @@ public final class Implied {
       }
       boolean isSpecial = specialEndings && (ending.charAt(0) == '$' || ending.charAt(0) == '_');
       if (isSpecial || texts.contains(ending)) {
-        demands.add(new Demand(how, Thing.CODE, longer, item, "", 0, Strength.HINT, ""));
+        demands.add(Demand.of(JavaThing.CODE, longer, Site.of(item), how, Strength.HINT));
       }
     }
   }

@@ -1,8 +1,8 @@
 package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Component;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.value.Value;
 import java.util.Collection;
@@ -27,7 +27,7 @@ final class JoinedNames {
     ClassIndex index = gathering.index();
     Collection<String> found = index.classesBetween(prefix, suffix, MOST);
     meant(found, gathering)
-        .forEach(n -> gathering.type(How.JOINED, n.replace('.', '/'), Strength.SOFT));
+        .forEach(n -> gathering.type(JavaHow.JOINED, n.replace('.', '/'), Strength.SOFT));
     return found.size() < MOST;
   }
 
@@ -40,7 +40,7 @@ final class JoinedNames {
         gathering.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
     found.stream()
         .filter(n -> isMeant(n, gathering))
-        .forEach(n -> gathering.file(How.JOINED, n, Strength.SOFT, ""));
+        .forEach(n -> gathering.file(JavaHow.JOINED, n, Strength.SOFT, ""));
     return found.size() < MOST;
   }
 

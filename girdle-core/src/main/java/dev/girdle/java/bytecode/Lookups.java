@@ -1,10 +1,11 @@
 package dev.girdle.java.bytecode;
 
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.value.Value;
 import java.util.List;
 import java.util.Set;
@@ -77,7 +78,7 @@ final class Lookups {
       case "valueOf", "noneOf", "allOf" -> {
         boolean ofEnums = owner.equals("java/lang/Enum") || owner.equals("java/util/EnumSet");
         if (ofEnums && first instanceof Value.Literal literal) {
-          gathering.type(How.ENUM, literal.internalName(), Strength.HARD);
+          gathering.type(JavaHow.ENUM, literal.internalName(), Strength.HARD);
         }
       }
       default -> {
@@ -112,7 +113,7 @@ final class Lookups {
     } else if (name instanceof Value.Joined joined) {
       gathering.joinedClass(joined, byLoader);
     } else if (byLoader && !(name instanceof Value.Loaded)) {
-      gathering.open(How.REFLECTION, Thing.CODE, name instanceof Value.Given);
+      gathering.open(JavaHow.REFLECTION, JavaThing.CODE, name instanceof Value.Given);
     }
   }
 
@@ -124,7 +125,7 @@ final class Lookups {
         boolean isCapital =
             dot > 0 && dot + 1 < text.length() && Character.isUpperCase(text.charAt(dot + 1));
         if (isCapital && isClassName(text)) {
-          gathering.type(How.REFLECTION, text.replace('.', '/'), Strength.SOFT, ASKED);
+          gathering.type(JavaHow.REFLECTION, text.replace('.', '/'), Strength.SOFT, ASKED);
         }
       }
     }
@@ -156,7 +157,7 @@ final class Lookups {
       String prefix = inBase(joined.prefix(), base, owner);
       gathering.joinedFile(new Value.Joined(prefix, joined.suffix()));
     } else {
-      gathering.open(How.RESOURCE, Thing.RESOURCE, false);
+      gathering.open(JavaHow.RESOURCE, Thing.FILE, false);
     }
   }
 
@@ -183,29 +184,30 @@ final class Lookups {
       return; // every jar has these, so they name none
     }
     if (path.endsWith(".class")) {
-      gathering.type(How.RESOURCE, path.substring(0, path.length() - 6), Strength.SOFT, MAYBE);
+      gathering.type(JavaHow.RESOURCE, path.substring(0, path.length() - 6), Strength.SOFT, MAYBE);
     } else {
-      gathering.file(How.RESOURCE, path, Strength.SOFT, MAYBE);
+      gathering.file(JavaHow.RESOURCE, path, Strength.SOFT, MAYBE);
     }
   }
 
   private void bundle(Value name) {
     if (name instanceof Value.Texts texts) {
       for (String text : texts.all()) {
-        gathering.other(How.BUNDLE, Thing.BUNDLE, text.replace('/', '.'), Strength.SOFT, MAYBE);
+        gathering.other(
+            JavaHow.BUNDLE, JavaThing.BUNDLE, text.replace('/', '.'), Strength.SOFT, MAYBE);
       }
     } else {
-      gathering.open(How.BUNDLE, Thing.RESOURCE, false);
+      gathering.open(JavaHow.BUNDLE, Thing.FILE, false);
     }
   }
 
   private void nativeLibrary(Value name, boolean byPath) {
     if (name instanceof Value.Texts texts && !byPath) {
       for (String text : texts.all()) {
-        gathering.other(How.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
+        gathering.other(JavaHow.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
       }
     } else {
-      gathering.open(How.NATIVE, Thing.NATIVE, false);
+      gathering.open(JavaHow.NATIVE, Thing.NATIVE, false);
     }
   }
 
@@ -213,7 +215,7 @@ final class Lookups {
     if (interfaces instanceof Value.Elements elements) {
       for (Value element : elements.elements()) {
         if (element instanceof Value.Literal literal) {
-          gathering.type(How.PROXY, literal.internalName(), Strength.HARD);
+          gathering.type(JavaHow.PROXY, literal.internalName(), Strength.HARD);
         }
       }
     }

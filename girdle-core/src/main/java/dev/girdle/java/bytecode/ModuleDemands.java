@@ -1,8 +1,8 @@
 package dev.girdle.java.bytecode;
 
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import org.objectweb.asm.ModuleVisitor;
 import org.objectweb.asm.Opcodes;
 
@@ -21,8 +21,8 @@ final class ModuleDemands extends ModuleVisitor {
   public void visitRequire(String module, int access, String version) {
     boolean optional = (access & Opcodes.ACC_STATIC_PHASE) != 0;
     gathering.other(
-        How.REQUIRES,
-        Thing.MODULE,
+        JavaHow.REQUIRES,
+        JavaThing.MODULE,
         module,
         optional ? Strength.SOFT : Strength.HARD,
         optional ? STATIC : "");
@@ -36,12 +36,12 @@ final class ModuleDemands extends ModuleVisitor {
   @Override
   public void visitProvide(String service, String... providers) {
     for (String provider : providers) {
-      gathering.type(How.PROVIDES, provider, Strength.SOFT);
+      gathering.type(JavaHow.PROVIDES, provider, Strength.SOFT);
     }
   }
 
   @Override
   public void visitMainClass(String mainClass) {
-    gathering.type(How.DECLARATION, mainClass, Strength.HINT);
+    gathering.type(JavaHow.DECLARATION, mainClass, Strength.HINT);
   }
 }

@@ -2,11 +2,11 @@ package dev.girdle.java.bytecode;
 
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.JavaFacts;
@@ -48,12 +48,14 @@ public final class TextDemands {
     }
     ClassIndex index = gathering.index();
     className(text, index)
-        .ifPresent(name -> gathering.type(How.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
+        .ifPresent(
+            name -> gathering.type(JavaHow.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
     String folder = Paths.folder(gathering.item().name().replace('.', '/'));
     resourceName(text, folder, gathering.item(), index)
-        .ifPresent(name -> gathering.file(How.CODE_TEXT, name, Strength.SOFT, ""));
+        .ifPresent(name -> gathering.file(JavaHow.CODE_TEXT, name, Strength.SOFT, ""));
     bundleName(text, gathering.item(), index)
-        .ifPresent(name -> gathering.other(How.BUNDLE, Thing.BUNDLE, name, Strength.SOFT, ""));
+        .ifPresent(
+            name -> gathering.other(JavaHow.BUNDLE, JavaThing.BUNDLE, name, Strength.SOFT, ""));
     named(text, gathering);
     int gap = text.indexOf("%s");
     if (gap > 0 && text.indexOf('/') > 0) {
@@ -82,7 +84,7 @@ public final class TextDemands {
     if (index.hasPackage(name)) {
       for (String inside : index.classesBetween(name + ".", "", MOST)) {
         if (inside.indexOf('.', name.length() + 1) < 0) {
-          gathering.type(How.JOINED, inside.replace('.', '/'), Strength.SOFT);
+          gathering.type(JavaHow.JOINED, inside.replace('.', '/'), Strength.SOFT);
         }
       }
     }
@@ -91,7 +93,7 @@ public final class TextDemands {
     }
     for (String ending : STEM_ENDINGS) {
       for (String longer : index.classesBetween(name + ending, "", MOST)) {
-        gathering.type(How.JOINED, longer.replace('.', '/'), Strength.SOFT);
+        gathering.type(JavaHow.JOINED, longer.replace('.', '/'), Strength.SOFT);
       }
     }
   }
@@ -106,7 +108,8 @@ public final class TextDemands {
       String own = gathering.item().component().name() + ClassIndex.IN_COMPONENT;
       gathering.index().filesBetween(path + "/", "", MOST).stream()
           .filter(f -> JoinedNames.isMeant(f, gathering))
-          .forEach(f -> gathering.file(How.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
+          .forEach(
+              f -> gathering.file(JavaHow.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
     }
   }
 

@@ -1,7 +1,7 @@
 package dev.girdle.java.bytecode;
 
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.index.Hierarchy;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -47,9 +47,9 @@ final class VerifiedTypes {
       return;
     }
     ofClass.at(method, 0);
-    ofClass.type(How.VERIFY, target, Strength.SOFT);
+    ofClass.type(JavaHow.VERIFY, target, Strength.SOFT);
     if (from.charAt(0) != '[' && !hierarchy.isInterface(target)) {
-      ofClass.type(How.VERIFY, from, Strength.SOFT);
+      ofClass.type(JavaHow.VERIFY, from, Strength.SOFT);
     }
   }
 

@@ -79,21 +79,24 @@ public final class HintFiles {
     } else if (entry.path("interfaces").isArray()) {
       proxy(entry.path("interfaces"), condition(entry));
     } else {
-      add(Thing.CODE, (type.isTextual() ? type : entry.path("name")).asText(), condition(entry));
+      add(
+          JavaThing.CODE,
+          (type.isTextual() ? type : entry.path("name")).asText(),
+          condition(entry));
     }
   }
 
   private void proxy(JsonNode interfaces, String condition) {
-    interfaces.forEach(name -> add(Thing.CODE, name.asText(), condition));
+    interfaces.forEach(name -> add(JavaThing.CODE, name.asText(), condition));
   }
 
   private void bundle(JsonNode entry) {
-    add(Thing.BUNDLE, entry.path("name").asText(), condition(entry));
+    add(JavaThing.BUNDLE, entry.path("name").asText(), condition(entry));
   }
 
   private void resource(JsonNode entry) {
     if (entry.has("bundle")) {
-      add(Thing.BUNDLE, entry.path("bundle").asText(), condition(entry));
+      add(JavaThing.BUNDLE, entry.path("bundle").asText(), condition(entry));
       return;
     }
     String regex =
@@ -106,7 +109,7 @@ public final class HintFiles {
       file.component().items().stream()
           .map(Item::path)
           .filter(p -> !p.endsWith(".class") && pattern.matcher(p).matches())
-          .forEach(p -> add(Thing.RESOURCE, p, condition(entry)));
+          .forEach(p -> add(Thing.FILE, p, condition(entry)));
     } catch (PatternSyntaxException | StackOverflowError e) {
       return; // what cannot be understood hints at nothing
     }

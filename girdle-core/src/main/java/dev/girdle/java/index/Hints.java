@@ -4,9 +4,13 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.Need;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.closure.Wanted;
 import dev.girdle.java.format.HintFiles;
+import dev.girdle.java.format.JavaHow;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -53,7 +57,7 @@ public final class Hints {
     List<Demand> demands = new ArrayList<>();
     for (Item file : files.getOrDefault(item.component(), List.of())) {
       String name = file.component().name() + ClassIndex.IN_COMPONENT + file.path();
-      demands.add(demand(How.HINTS, Thing.RESOURCE, name, item, ""));
+      demands.add(demand(JavaHow.HINTS, Thing.FILE, name, item, ""));
     }
     for (Conditional c : byCondition.getOrDefault(item.name(), List.of())) {
       demands.add(demand(c.hint.thing(), c.hint.name(), item, c.file));
@@ -78,12 +82,13 @@ public final class Hints {
 
   private static Demand demand(Thing thing, String name, Item from, Item file) {
     String full =
-        thing == Thing.RESOURCE ? file.component().name() + ClassIndex.IN_COMPONENT + name : name;
+        thing == Thing.FILE ? file.component().name() + ClassIndex.IN_COMPONENT + name : name;
     String why = from == file ? "" : "by " + file.path();
-    return demand(How.HINT, thing, full, from, why);
+    return demand(JavaHow.HINT, thing, full, from, why);
   }
 
   private static Demand demand(How how, Thing thing, String name, Item from, String excuse) {
-    return new Demand(how, thing, name, from, "", 0, Strength.HINT, excuse);
+    return new Demand(
+        Wanted.all(thing, name), new Site(from, "", 0, ""), new Need(how, Strength.HINT, excuse));
   }
 }

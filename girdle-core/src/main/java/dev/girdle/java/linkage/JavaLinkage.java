@@ -8,10 +8,13 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Need;
 import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.closure.Wanted;
 import dev.girdle.java.bytecode.Callers;
 import dev.girdle.java.bytecode.ClassDemands;
 import dev.girdle.java.bytecode.FileDemands;
@@ -19,6 +22,8 @@ import dev.girdle.java.bytecode.Glance;
 import dev.girdle.java.bytecode.Handlers;
 import dev.girdle.java.bytecode.Implied;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.JavaFacts;
@@ -34,6 +39,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 
 /** Java's part in the walk. */
@@ -49,6 +55,7 @@ public final class JavaLinkage implements Linkage {
   private static final String ELSEWHERE = "it belongs to another platform";
 
   private final JavaFacts facts;
+  private final Map<Thing, Function<String, Answer>> answers = answers();
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<String, Component> components = new ConcurrentHashMap<>();
@@ -72,7 +79,7 @@ public final class JavaLinkage implements Linkage {
   public JavaLinkage(JavaFacts facts, Declarations declarations, Memory memory, boolean exact) {
     this.memory = memory;
     this.exact = exact;
-    this.implied = new Implied(facts.index(), How.JOINED, true);
+    this.implied = new Implied(facts.index(), JavaHow.JOINED, true);
     this.declarations = declarations;
     this.facts = facts;
     this.jdk = facts.jdk();
@@ -126,7 +133,8 @@ public final class JavaLinkage implements Linkage {
     List<Demand> demands = new ArrayList<>(facts.hints().of(item));
     String described = ClassIndex.packageOf(item.name()) + ".package-info";
     if (index.hasClass(described) && !item.name().equals(described)) {
-      demands.add(new Demand(How.RELATION, Thing.CODE, described, item, "", 0, Strength.HINT, ""));
+      demands.add(
+          Demand.of(JavaThing.CODE, described, Site.of(item), JavaHow.RELATION, Strength.HINT));
     }
     return demands;
   }
@@ -188,7 +196,9 @@ public final class JavaLinkage implements Linkage {
         for (String library : declarations.absentOf(component)) {
           demands.add(
               new Demand(
-                  How.DECLARED, Thing.LIBRARY, library, speaker, "", 0, Strength.HARD, "", "", ""));
+                  new Wanted(Thing.LIBRARY, library, ""),
+                  new Site(speaker, "", 0, ""),
+                  Need.of(How.DECLARED, Strength.HARD)));
         }
       }
     }
@@ -200,8 +210,10 @@ public final class JavaLinkage implements Linkage {
   }
 
   @Override
-  public Set<String> absentHolders(Thing thing, String name) {
-    return thing == Thing.CODE ? declarations.absentHolders(name) : Set.of();
+  public Set<String> absentHolders(Demand missing) {
+    return missing.thing() == JavaThing.CODE
+        ? declarations.absentHolders(missing.name())
+        : Set.of();
   }
 
   @Override
@@ -224,13 +236,13 @@ public final class JavaLinkage implements Linkage {
 
   @Override
   public boolean isDeclared(Demand demand) {
-    return demand.thing() == Thing.CODE && declarations.describeAsNeeded(demand);
+    return demand.thing() == JavaThing.CODE && declarations.describeAsNeeded(demand);
   }
 
   @Override
   public Optional<String> excuseFor(Demand demand) {
     boolean isOwn = demand.from().component().role() == Role.OWN;
-    if (demand.thing() != Thing.CODE) {
+    if (demand.thing() != JavaThing.CODE) {
       return Optional.empty();
     }
     if (isCaughtByCallers(demand, isOwn)) {
@@ -247,10 +259,10 @@ public final class JavaLinkage implements Linkage {
 
   private boolean isCaughtByCallers(Demand demand, boolean isOwn) {
     boolean isCode = demand.from().path().endsWith(".class") && !demand.member().isEmpty();
-    if (!isCode || demand.how() == How.INHERITANCE) {
+    if (!isCode || demand.how() == JavaHow.INHERITANCE) {
       return false;
     }
-    boolean byName = demand.how() == How.REFLECTION;
+    boolean byName = demand.how() == JavaHow.REFLECTION;
     try {
       Callers known = callers.get(demand.from());
       if (known == null) {
@@ -272,7 +284,9 @@ public final class JavaLinkage implements Linkage {
       if (index.hasClass(name) || jdk.moduleWith(name).isPresent()) {
         demands.add(
             new Demand(
-                How.INHERITANCE, Thing.CODE, name, item, "", 0, Strength.HARD, "", part, part));
+                new Wanted(JavaThing.CODE, name, part),
+                new Site(item, "", 0, part),
+                Need.of(JavaHow.INHERITANCE, Strength.HARD)));
       }
     }
     return demands;
@@ -289,7 +303,7 @@ public final class JavaLinkage implements Linkage {
     }
     List<Demand> demands = new ArrayList<>();
     for (Demand demand : all) {
-      if (newer && demand.thing() == Thing.CODE && mayBeOfNewerJava(demand.name())) {
+      if (newer && demand.thing() == JavaThing.CODE && mayBeOfNewerJava(demand.name())) {
         continue;
       }
       demands.add(
@@ -308,19 +322,7 @@ public final class JavaLinkage implements Linkage {
   }
 
   private Demand declaredOptional(Demand d) {
-    return d.strength() != Strength.HARD || index.hasClass(d.name())
-        ? d
-        : new Demand(
-            d.how(),
-            d.thing(),
-            d.name(),
-            d.from(),
-            d.member(),
-            d.line(),
-            Strength.SOFT,
-            DECLARED,
-            d.part(),
-            d.within());
+    return d.strength() != Strength.HARD || index.hasClass(d.name()) ? d : d.excused(DECLARED);
   }
 
   /**
@@ -331,7 +333,8 @@ public final class JavaLinkage implements Linkage {
     List<Demand> demands = new ArrayList<>();
     for (String type : index.serviceTypes()) {
       if (jdk.moduleWith(type).filter(module::equals).isPresent()) {
-        demands.add(new Demand(How.SERVICE, Thing.SERVICE, type, module, "", 0, Strength.SOFT, ""));
+        demands.add(
+            Demand.of(JavaThing.SERVICE, type, Site.of(module), JavaHow.SERVICE, Strength.SOFT));
       }
     }
     return demands;
@@ -353,24 +356,30 @@ public final class JavaLinkage implements Linkage {
       if (!CLASS_NAME.matcher(name).matches()) {
         return Optional.empty();
       }
-      demands.add(new Demand(How.PROVIDER, Thing.CODE, name, item, "", line, strength, ""));
+      demands.add(Demand.of(JavaThing.CODE, name, Site.of(item, line), JavaHow.PROVIDER, strength));
     }
     return Optional.of(demands);
   }
 
   @Override
-  public Answer satisfy(Thing thing, String name) {
-    return switch (thing) {
-      case CODE -> code(name);
-      case RESOURCE -> resource(name);
-      case BUNDLE -> bundle(name);
-      case SERVICE -> items(index.service(name));
-      case MODULE -> module(name);
-      case NATIVE -> items(index.nativeLibrary(name));
-      // asked only of those of which nothing is there
-      case LIBRARY ->
-          new Answer.Nothing(declarations.wanted(name).map(w -> "release " + w).orElse(""));
-    };
+  public Answer resolve(Demand demand) {
+    return answers
+        .getOrDefault(demand.thing(), name -> new Answer.Nothing(""))
+        .apply(demand.name());
+  }
+
+  private Map<Thing, Function<String, Answer>> answers() {
+    return Map.of(
+        JavaThing.CODE, this::code,
+        Thing.FILE, this::resource,
+        JavaThing.BUNDLE, this::bundle,
+        JavaThing.SERVICE, name -> items(index.service(name)),
+        JavaThing.MODULE, this::module,
+        Thing.NATIVE, name -> items(index.nativeLibrary(name)),
+        // asked only of those of which nothing is there
+        Thing.LIBRARY,
+            name ->
+                new Answer.Nothing(declarations.wanted(name).map(w -> "release " + w).orElse("")));
   }
 
   /** The runtime is asked first, as class loaders do. */
@@ -437,8 +446,9 @@ public final class JavaLinkage implements Linkage {
 
   /** The shortest package that the name lies in and that nothing else lies in. */
   @Override
-  public String familyOf(Thing thing, String name) {
-    if (thing != Thing.CODE) {
+  public String familyOf(Demand missing) {
+    String name = missing.name();
+    if (missing.thing() != JavaThing.CODE) {
       return name;
     }
     for (int dot = name.indexOf('.'); dot > 0; dot = name.indexOf('.', dot + 1)) {

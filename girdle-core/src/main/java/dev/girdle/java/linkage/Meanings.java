@@ -6,7 +6,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
+import dev.girdle.java.format.JavaThing;
 import java.util.List;
 
 /**
@@ -19,22 +19,12 @@ final class Meanings {
 
   static List<Demand> of(OpenDemand open) {
     Component own = open.from().component();
-    if (open.thing() != Thing.CODE || open.passedOn() && own.role() == Role.LIBRARY) {
+    if (open.thing() != JavaThing.CODE || open.passedOn() && own.role() == Role.LIBRARY) {
       return List.of();
     }
     return own.items().stream()
         .filter(i -> i.path().endsWith(".class"))
-        .map(
-            i ->
-                new Demand(
-                    How.OPEN,
-                    Thing.CODE,
-                    i.name(),
-                    open.from(),
-                    open.member(),
-                    open.line(),
-                    Strength.HINT,
-                    ""))
+        .map(i -> Demand.of(JavaThing.CODE, i.name(), open.site(), How.OPEN, Strength.HINT))
         .toList();
   }
 }

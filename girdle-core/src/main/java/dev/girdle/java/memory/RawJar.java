@@ -3,6 +3,8 @@ package dev.girdle.java.memory;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
@@ -25,9 +27,9 @@ import java.util.TreeMap;
  * how many bytes follow, and these.
  */
 final class RawJar {
-  private static final How[] HOWS = How.values();
-  private static final Thing[] THINGS = Thing.values();
-  private static final Strength[] STRENGTHS = Strength.values();
+  private static final List<How> HOWS = JavaHow.ALL;
+  private static final List<Thing> THINGS = JavaThing.ALL;
+  private static final List<Strength> STRENGTHS = List.of(Strength.values());
   private static final Said.Kind[] KINDS = Said.Kind.values();
   private static final int NONE = 255;
   private static final int MOST = 1 << 22;
@@ -142,8 +144,8 @@ final class RawJar {
       number(one.sayings().size());
       for (Said said : one.sayings()) {
         out.write(said.kind().ordinal());
-        out.write(said.how() == null ? NONE : said.how().ordinal());
-        out.write(said.thing() == null ? NONE : said.thing().ordinal());
+        out.write(said.how() == null ? NONE : HOWS.indexOf(said.how()));
+        out.write(said.thing() == null ? NONE : THINGS.indexOf(said.thing()));
         out.write(said.strength() == null ? NONE : said.strength().ordinal());
         text(said.name());
         text(said.part());
@@ -205,9 +207,9 @@ final class RawJar {
       return new RawClass(self, version, supertypes, new HashSet<>(declared), endings, sayings);
     }
 
-    private <T> T one(T[] all) {
+    private <T> T one(List<T> all) {
       int ordinal = in.get() & 0xff;
-      return ordinal == NONE ? null : all[ordinal];
+      return ordinal == NONE ? null : all.get(ordinal);
     }
 
     private List<String> many() {

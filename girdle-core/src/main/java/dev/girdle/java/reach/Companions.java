@@ -2,10 +2,11 @@ package dev.girdle.java.reach;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.io.Lines;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.plan.NamePattern;
 import java.util.ArrayList;
@@ -33,7 +34,8 @@ final class Companions {
           .forEach(
               name ->
                   demands.add(
-                      new Demand(How.JOINED, Thing.CODE, name, item, "", 0, Strength.SOFT, "")));
+                      Demand.of(
+                          JavaThing.CODE, name, Site.of(item), JavaHow.JOINED, Strength.SOFT)));
     }
     return demands;
   }

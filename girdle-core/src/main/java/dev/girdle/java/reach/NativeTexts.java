@@ -3,11 +3,16 @@ package dev.girdle.java.reach;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.Need;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.closure.Wanted;
 import dev.girdle.io.Paths;
 import dev.girdle.java.bytecode.ClassDemands;
 import dev.girdle.java.bytecode.TextDemands;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.NativeNames;
 import dev.girdle.java.format.Words;
 import dev.girdle.java.index.ClassIndex;
@@ -63,7 +68,7 @@ final class NativeTexts {
   /** One demand for each class, in the order of the names. */
   List<Demand> classes() {
     return classes.stream()
-        .map(n -> demand(How.NATIVE_TEXT, Thing.CODE, n, ClassDemands.INSTANCE))
+        .map(n -> demand(JavaHow.NATIVE_TEXT, JavaThing.CODE, n, ClassDemands.INSTANCE))
         .toList();
   }
 
@@ -72,7 +77,7 @@ final class NativeTexts {
     boolean isLauncher = library.path().contains("libjli."); // asks only for a picture at the start
     return libraries.stream()
         .filter(n -> there.contains(n) && !isLauncher)
-        .map(n -> demand(How.NATIVE, Thing.NATIVE, n, ""))
+        .map(n -> demand(JavaHow.NATIVE, Thing.NATIVE, n, ""))
         .toList();
   }
 
@@ -82,7 +87,8 @@ final class NativeTexts {
   }
 
   private Demand demand(How how, Thing thing, String name, String part) {
-    return new Demand(how, thing, name, library, "", 0, Strength.HARD, "", part, "");
+    return new Demand(
+        new Wanted(thing, name, part), new Site(library, "", 0, ""), Need.of(how, Strength.HARD));
   }
 
   private void addNames(byte[] bytes) {

@@ -4,11 +4,11 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Lines;
 import dev.girdle.java.bytecode.ClassDemands;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.probe.Probes;
 import java.io.IOException;
@@ -46,7 +46,7 @@ public record RuntimeProbe(String name, String what) {
   }
 
   private static boolean asks(Demand demand, String className, String method) {
-    return demand.thing() == Thing.CODE
+    return demand.thing() == JavaThing.CODE
         && demand.name().equals(className)
         && (method.isEmpty() || demand.part().startsWith(method));
   }

@@ -5,15 +5,20 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
+import dev.girdle.closure.Need;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.closure.Wanted;
 import dev.girdle.io.Paths;
 import dev.girdle.java.bytecode.ClassDemands;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.bytecode.FileDemands;
 import dev.girdle.java.bytecode.Implied;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.NativeNames;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.Hierarchy;
@@ -25,7 +30,6 @@ import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Deque;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -34,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 
 /**
  * What can be reached of a runtime's own classes, method by method and breadth first. A method of
@@ -50,7 +55,13 @@ final class RuntimeReach {
 
   /** Whoever gets hold of a class so makes an instance, and knows only what it extends. */
   private static final Set<How> BY_NAME =
-      EnumSet.of(How.CODE_TEXT, How.FILE_TEXT, How.JOINED, How.SERVICE, How.PROVIDER, How.EVIDENCE);
+      Set.of(
+          JavaHow.CODE_TEXT,
+          JavaHow.FILE_TEXT,
+          JavaHow.JOINED,
+          JavaHow.SERVICE,
+          JavaHow.PROVIDER,
+          How.EVIDENCE);
 
   /**
    * Modules whose classes the boot loader defines, which verifies nothing (OpenJDK, {@code
@@ -63,6 +74,7 @@ final class RuntimeReach {
 
   private final ClassIndex index;
   private final Hierarchy hierarchy;
+  private final Map<Thing, Function<String, List<Item>>> answers = answers();
 
   /** What is named so is got hold of by its name, as by any text. */
   private final Implied implied;
@@ -90,12 +102,12 @@ final class RuntimeReach {
   RuntimeReach(ClassIndex index, Component natives) {
     this.index = index;
     this.hierarchy = new Hierarchy(index);
-    this.implied = new Implied(index, How.CODE_TEXT, false);
+    this.implied = new Implied(index, JavaHow.CODE_TEXT, false);
     for (Item item : natives.items()) {
       this.natives.put(NativeNames.libraryOf(Paths.fileName(item.path())), item);
     }
     for (String name : OF_THE_MACHINE) {
-      queue.add(new Demand(How.PLAN, Thing.NATIVE, name, null, "", 0, Strength.HARD, ""));
+      queue.add(Demand.ofPlan(Thing.NATIVE, name, How.PLAN, Strength.HARD));
     }
   }
 
@@ -126,7 +138,7 @@ final class RuntimeReach {
   /** Reads what a wave of demands leads to, in parallel; the walk itself is in one thread. */
   private void readAhead(List<Demand> wave) {
     wave.parallelStream()
-        .filter(d -> d.thing() == Thing.CODE)
+        .filter(d -> d.thing() == JavaThing.CODE)
         .flatMap(d -> index.classNamed(d.name()).stream())
         .filter(i -> !i.path().equals(Modules.DESCRIPTOR) && !read.containsKey(i))
         .distinct()
@@ -178,7 +190,7 @@ final class RuntimeReach {
   }
 
   private static Demand along(Item item, Item by) {
-    return new Demand(How.RELATION, Thing.RESOURCE, item.path(), by, "", 0, Strength.HINT, "");
+    return Demand.of(Thing.FILE, item.path(), Site.of(by), JavaHow.RELATION, Strength.HINT);
   }
 
   /** Everything that is reached, each with the demand that first reached it. */
@@ -202,14 +214,16 @@ final class RuntimeReach {
 
   private List<Item> satisfying(Demand demand) {
     String name = demand.name();
-    return switch (demand.thing()) {
-      case CODE -> index.classNamed(name);
-      case RESOURCE -> resource(name);
-      case BUNDLE -> index.bundle(name);
-      case SERVICE -> index.service(name);
-      case NATIVE -> natives.containsKey(name) ? List.of(natives.get(name)) : List.of();
-      case MODULE, LIBRARY -> List.of();
-    };
+    return answers.getOrDefault(demand.thing(), n -> List.of()).apply(name);
+  }
+
+  private Map<Thing, Function<String, List<Item>>> answers() {
+    return Map.of(
+        JavaThing.CODE, n -> index.classNamed(n),
+        Thing.FILE, this::resource,
+        JavaThing.BUNDLE, n -> index.bundle(n),
+        JavaThing.SERVICE, n -> index.service(n),
+        Thing.NATIVE, n -> natives.containsKey(n) ? List.of(natives.get(n)) : List.of());
   }
 
   private List<Item> resource(String name) {
@@ -255,19 +269,19 @@ final class RuntimeReach {
       }
       queue.addAll(companions.of(item, index));
     }
-    if (demand.how() == How.NATIVE_TEXT && knownToNative.add(item)) {
+    if (demand.how() == JavaHow.NATIVE_TEXT && knownToNative.add(item)) {
       callFromNative(item);
     }
     String part = demand.part();
     if (BY_NAME.contains(demand.how())) {
-      boolean isWanted = demand.how() != How.JOINED || declares(item, "<init>()V");
+      boolean isWanted = demand.how() != JavaHow.JOINED || declares(item, "<init>()V");
       if (isWanted) {
         takeForOthers(item);
       }
     } else if (part.equals(ClassDemands.INSTANCE)) {
       make(item);
-    } else if (part.equals(Demand.ALL_PARTS)) {
-      if (demand.how() == How.TYPE) {
+    } else if (part.equals(Wanted.ALL_PARTS)) {
+      if (demand.how() == JavaHow.TYPE) {
         link(item); // handed on, as to a look-up of fields, or kept to make instances of it
         if (declares(item, "<init>()V")) {
           takeForOthers(item);
@@ -315,7 +329,10 @@ final class RuntimeReach {
     for (String type : result.fieldTypes()) {
       String name = type.replace('/', '.');
       queue.add(
-          new Demand(How.DECLARATION, Thing.CODE, name, item, "", 0, Strength.SOFT, "", "", ""));
+          new Demand(
+              new Wanted(JavaThing.CODE, name, ""),
+              new Site(item, "", 0, ""),
+              Need.of(JavaHow.DECLARATION, Strength.SOFT)));
     }
   }
 
@@ -353,7 +370,7 @@ final class RuntimeReach {
     List<Demand> demands = result(item).parts().getOrDefault(part, ItemDemands.NONE).named();
     if (item.name().equals(BundledRuntime.LIST_OF_MODULES)) {
       // it names all providers, as the descriptors do; whoever asks for a service demands them
-      demands = demands.stream().filter(d -> d.how() != How.CODE_TEXT).toList();
+      demands = demands.stream().filter(d -> d.how() != JavaHow.CODE_TEXT).toList();
     }
     queue.addAll(demands);
   }

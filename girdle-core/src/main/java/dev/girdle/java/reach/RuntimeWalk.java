@@ -5,10 +5,11 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
+import dev.girdle.closure.Need;
 import dev.girdle.closure.Selection;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
+import dev.girdle.closure.Wanted;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.evidence.Kind;
 import dev.girdle.io.Content;
@@ -16,6 +17,8 @@ import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.bytecode.FileDemands;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.Modules;
@@ -75,7 +78,7 @@ public final class RuntimeWalk {
     walk.seeds.addAll(RuntimeProbe.demands(closure, walk.index));
     walk.configured(runtime);
     for (String name : EvidenceFile.read(choice.evidence()).names(Kind.CLASS)) {
-      walk.seeds.add(Demand.ofEvidence(name));
+      walk.seeds.add(Demand.ofEvidence(JavaThing.CODE, name));
     }
     RuntimeReach reach = new RuntimeReach(walk.index, walk.natives);
     reach.follow(walk.seeds);
@@ -121,7 +124,7 @@ public final class RuntimeWalk {
       index.classNames().stream()
           .filter(pattern::matches)
           .sorted()
-          .forEach(n -> seeds.add(Demand.always(Thing.CODE, n, Strength.SOFT)));
+          .forEach(n -> seeds.add(Demand.always(JavaThing.CODE, n, Strength.SOFT)));
     }
   }
 
@@ -149,7 +152,10 @@ public final class RuntimeWalk {
   private void allFor(Item reader) {
     for (String name : index.classNames()) {
       seeds.add(
-          new Demand(How.RESOURCE, Thing.CODE, name, reader, "", 0, Strength.SOFT, "", "", ""));
+          new Demand(
+              new Wanted(JavaThing.CODE, name, ""),
+              new Site(reader, "", 0, ""),
+              Need.of(JavaHow.RESOURCE, Strength.SOFT)));
     }
   }
 

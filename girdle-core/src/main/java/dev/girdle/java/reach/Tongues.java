@@ -4,13 +4,14 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Reached;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.util.Locale;
@@ -97,7 +98,7 @@ public final class Tongues {
 
   private static void add(String name, Item by, Map<String, Demand> found) {
     found.putIfAbsent(
-        name, new Demand(How.CODE_TEXT, Thing.CODE, name, by, "", 0, Strength.HINT, ""));
+        name, Demand.of(JavaThing.CODE, name, Site.of(by), JavaHow.CODE_TEXT, Strength.HINT));
   }
 
   /** The names of the character sets that are not part of every Java, in small letters. */

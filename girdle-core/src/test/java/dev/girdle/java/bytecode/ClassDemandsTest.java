@@ -7,11 +7,11 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.FolderTree;
 import dev.girdle.java.format.ClassHeader;
+import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.testing.Compiled;
@@ -91,19 +91,19 @@ class ClassDemandsTest {
                 + "    try { r.run(); } catch (Oops e) { x++; }\n"
                 + "  }\n"
                 + "}\n");
-    assertThat(get(demands, "p.Parent").how()).isEqualTo(How.INHERITANCE);
+    assertThat(get(demands, "p.Parent").how()).isEqualTo(JavaHow.INHERITANCE);
     assertThat(get(demands, "p.Called"))
-        .returns(How.CALL, Demand::how)
+        .returns(JavaHow.CALL, Demand::how)
         .returns("go", Demand::member)
         .returns(7, Demand::line)
         .returns(Strength.HARD, Demand::strength);
-    assertThat(get(demands, "p.Field").how()).isEqualTo(How.FIELD);
-    assertThat(get(demands, "p.Linked").how()).isEqualTo(How.DYNAMIC);
+    assertThat(get(demands, "p.Field").how()).isEqualTo(JavaHow.FIELD);
+    assertThat(get(demands, "p.Linked").how()).isEqualTo(JavaHow.DYNAMIC);
     assertThat(get(demands, "p.Elem").strength()).isEqualTo(Strength.HARD);
-    assertThat(get(demands, "p.Oops").how()).isEqualTo(How.CATCH);
+    assertThat(get(demands, "p.Oops").how()).isEqualTo(JavaHow.CATCH);
     assertThat(get(demands, "p.Declared").strength()).isEqualTo(Strength.SOFT);
     assertThat(get(demands, "p.Bound").strength()).isEqualTo(Strength.HINT);
-    assertThat(get(demands, "p.Seen").how()).isEqualTo(How.ANNOTATION);
+    assertThat(get(demands, "p.Seen").how()).isEqualTo(JavaHow.ANNOTATION);
     assertThat(find(demands, "p.Unseen")).isEmpty();
     assertThat(find(demands, "q.User")).isEmpty();
   }
@@ -116,7 +116,7 @@ class ClassDemandsTest {
             "package q; public sealed interface Shape permits Shape.Dot {\n"
                 + "  record Dot(p.Declared at) implements Shape {}\n"
                 + "}\n");
-    assertThat(get(demands, "q.Shape$Dot").how()).isEqualTo(How.RELATION);
+    assertThat(get(demands, "q.Shape$Dot").how()).isEqualTo(JavaHow.RELATION);
     assertThat(demandsOf("q.Shape$Dot")).extracting(Demand::name).contains("p.Declared", "q.Shape");
   }
 
@@ -176,15 +176,15 @@ class ClassDemandsTest {
                 + "  }\n"
                 + "}\n");
     assertThat(get(demands, "far.Away"))
-        .returns(How.REFLECTION, Demand::how)
+        .returns(JavaHow.REFLECTION, Demand::how)
         .returns(Strength.HARD, Demand::strength);
-    assertThat(get(demands, "far.Beyond").how()).isEqualTo(How.REFLECTION);
+    assertThat(get(demands, "far.Beyond").how()).isEqualTo(JavaHow.REFLECTION);
     assertThat(get(demands, "far.Caught").strength()).isEqualTo(Strength.SOFT);
-    assertThat(get(demands, "q/near.txt").how()).isEqualTo(How.RESOURCE);
-    assertThat(get(demands, "top.txt").how()).isEqualTo(How.RESOURCE);
-    assertThat(get(demands, "deep/inside.txt").how()).isEqualTo(How.RESOURCE);
-    assertThat(get(demands, "words").how()).isEqualTo(How.BUNDLE);
-    assertThat(get(demands, "p.Called").how()).isEqualTo(How.CODE_TEXT);
+    assertThat(get(demands, "q/near.txt").how()).isEqualTo(JavaHow.RESOURCE);
+    assertThat(get(demands, "top.txt").how()).isEqualTo(JavaHow.RESOURCE);
+    assertThat(get(demands, "deep/inside.txt").how()).isEqualTo(JavaHow.RESOURCE);
+    assertThat(get(demands, "words").how()).isEqualTo(JavaHow.BUNDLE);
+    assertThat(get(demands, "p.Called").how()).isEqualTo(JavaHow.CODE_TEXT);
     assertThat(find(demands, "not.A.Lookup")).isEmpty();
   }
 

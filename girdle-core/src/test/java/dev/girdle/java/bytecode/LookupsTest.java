@@ -11,6 +11,8 @@ import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.FolderTree;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.testing.Compiled;
@@ -90,27 +92,27 @@ class LookupsTest {
   void aNameJoinedFromPartsIsAllThatItCanBe(int release) throws Exception {
     ItemDemands found = read(release, "Class.forName(\"p.impl.\" + in + \"Quay\").getName();");
     // the package counts, too: another method may join something else to the text that names it
-    assertThat(names(found, How.JOINED))
+    assertThat(names(found, JavaHow.JOINED))
         .contains("p.impl.NorthQuay", "p.impl.SouthQuay")
         .hasSize(3);
     assertThat(found.open()).isEmpty();
     ItemDemands whole = read(release, "String s = \"p.impl\"; Class.forName(s + \".NorthPier\");");
-    assertThat(names(whole, How.REFLECTION)).containsExactly("p.impl.NorthPier");
+    assertThat(names(whole, JavaHow.REFLECTION)).containsExactly("p.impl.NorthPier");
     ItemDemands built =
         read(
             release,
             "StringBuilder b = new StringBuilder(\"p.\"); b.append(\"impl.\").append(in);"
                 + " Class.forName(b.toString());");
-    assertThat(names(built, How.JOINED)).hasSize(3);
+    assertThat(names(built, JavaHow.JOINED)).hasSize(3);
   }
 
   @Test
   void bothSidesOfAChoiceAreDemanded() throws Exception {
     ItemDemands found = read(17, "Class.forName(in == null ? \"far.A\" : \"far.B\").getName();");
-    assertThat(names(found, How.REFLECTION)).containsExactly("far.A", "far.B");
+    assertThat(names(found, JavaHow.REFLECTION)).containsExactly("far.A", "far.B");
     assertThat(found.open()).isEmpty();
     ItemDemands half = read(17, "Class.forName(in == null ? \"far.A\" : in).getName();");
-    assertThat(open(half)).containsExactly(Thing.CODE);
+    assertThat(open(half)).containsExactly(JavaThing.CODE);
   }
 
   @Test
@@ -120,7 +122,7 @@ class LookupsTest {
             17,
             "Class.forName(given);\ngetClass().getResource(in + \".txt\");\n"
                 + "System.load(in);\njava.util.ResourceBundle.getBundle(in);");
-    assertThat(open(found)).containsExactlyInAnyOrder(Thing.CODE, Thing.RESOURCE, Thing.NATIVE);
+    assertThat(open(found)).containsExactlyInAnyOrder(JavaThing.CODE, Thing.FILE, Thing.NATIVE);
     assertThat(found.open().get(0).place()).startsWith("q.User.go, line 1");
   }
 
@@ -132,22 +134,24 @@ class LookupsTest {
             "Class.forName(in.getClass().getName());"
                 + " Class.forName(p.Face.class.getName() + \"Gone\");");
     assertThat(found.open()).isEmpty();
-    assertThat(names(found, How.REFLECTION)).containsExactly("p.FaceGone");
+    assertThat(names(found, JavaHow.REFLECTION)).containsExactly("p.FaceGone");
   }
 
   @Test
   void filesByJoinedPathsAndFormats() throws Exception {
     // the folder counts, too: another method may join something else to the text that names it
-    assertThat(names(read(17, "getClass().getResource(\"/p/data/\" + in + \".txt\");"), How.JOINED))
+    assertThat(
+            names(
+                read(17, "getClass().getResource(\"/p/data/\" + in + \".txt\");"), JavaHow.JOINED))
         .containsExactly("p/data/a.txt", "p/data/b.txt", "p/data/c.bin");
-    assertThat(names(read(17, "String.format(\"p/data/%s.bin\", in);"), How.JOINED))
+    assertThat(names(read(17, "String.format(\"p/data/%s.bin\", in);"), JavaHow.JOINED))
         .containsExactly("p/data/c.bin");
   }
 
   @Test
   void aBundleIsDemandedWithItsLocalesAndNothingElse() throws Exception {
     ItemDemands found = read(17, "java.util.ResourceBundle.getBundle(\"p.words\");");
-    assertThat(names(found, How.BUNDLE)).containsExactly("p.words");
+    assertThat(names(found, JavaHow.BUNDLE)).containsExactly("p.words");
     Component component =
         new Component(
             "own",
@@ -163,7 +167,8 @@ class LookupsTest {
         .extracting(Item::path)
         .containsExactlyInAnyOrder("p/words.properties", "p/words_fr.properties");
     assertThat(index.bundle("p.Words")).extracting(Item::path).containsExactly("p/Words_de.class");
-    assertThat(names(read(17, "Object o = \"p.words\";"), How.BUNDLE)).containsExactly("p.words");
+    assertThat(names(read(17, "Object o = \"p.words\";"), JavaHow.BUNDLE))
+        .containsExactly("p.words");
   }
 
   @Test
@@ -174,7 +179,7 @@ class LookupsTest {
             "System.loadLibrary(\"tide\");"
                 + " java.lang.reflect.Proxy.newProxyInstance(null, new Class<?>[] {p.Face.class},"
                 + " null); Enum.valueOf(p.Tide.class, in);");
-    assertThat(names(found, How.NATIVE)).containsExactly("tide");
+    assertThat(names(found, JavaHow.NATIVE)).containsExactly("tide");
     Component component =
         new Component(
             "own",
@@ -231,7 +236,7 @@ class LookupsTest {
     ItemDemands found =
         ClassDemands.read(item.content().bytes(1 << 20), item, new ClassIndex(List.of(component)))
             .demands();
-    assertThat(names(found, How.SERIAL)).containsExactly("p.Tide");
-    assertThat(names(found, How.DECLARATION)).contains("p.Face");
+    assertThat(names(found, JavaHow.SERIAL)).containsExactly("p.Tide");
+    assertThat(names(found, JavaHow.DECLARATION)).contains("p.Face");
   }
 }

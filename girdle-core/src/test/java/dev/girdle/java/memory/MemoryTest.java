@@ -3,11 +3,11 @@ package dev.girdle.java.memory;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,7 +19,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 class MemoryTest {
   private static final Said CALL =
-      new Said(Said.Kind.CODE, How.CALL, null, Strength.HARD, "b/Öl", "m()V", "", "main", 70_000);
+      new Said(
+          Said.Kind.CODE, JavaHow.CALL, null, Strength.HARD, "b/Öl", "m()V", "", "main", 70_000);
   private static final RawClass CLASS =
       new RawClass(
           "a/A",
@@ -29,7 +30,7 @@ class MemoryTest {
           List.of("_impl"),
           List.of(
               CALL,
-              new Said(Said.Kind.OPEN, How.REFLECTION, Thing.CODE, null, "", "", "", "", 0),
+              new Said(Said.Kind.OPEN, JavaHow.REFLECTION, JavaThing.CODE, null, "", "", "", "", 0),
               new Said(Said.Kind.TEXT, null, null, null, "a text", "", "it is", "x", 1)));
 
   @TempDir Path dir;

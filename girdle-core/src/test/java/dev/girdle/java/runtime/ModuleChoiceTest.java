@@ -3,9 +3,9 @@ package dev.girdle.java.runtime;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Thing;
+import dev.girdle.java.format.JavaHow;
+import dev.girdle.java.format.JavaThing;
 import dev.girdle.plan.NamePattern;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +28,7 @@ class ModuleChoiceTest {
       Map<String, String> reached, List<String> always, List<String> never, String... names) {
     Map<String, Demand> demands = new LinkedHashMap<>();
     for (String name : names) {
-      demands.put(name, new Demand(How.CALL, Thing.CODE, name, null, "", 0, Strength.HARD, ""));
+      demands.put(name, Demand.ofPlan(JavaThing.CODE, name, JavaHow.CALL, Strength.HARD));
     }
     return ModuleChoice.of(
         JAVA,
