@@ -3,8 +3,8 @@ package dev.girdle.bench;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -39,8 +39,8 @@ public class ClosureBenchmark {
    */
   @Benchmark
   public int surveyAndClosure() {
-    try (Assessment assessment = new Assessor(Progress.SILENT).assess(LINTER)) {
-      return assessment.closure().reached().size();
+    try (Analysis analysis = new Analyzer(Progress.SILENT).analyze(LINTER)) {
+      return analysis.closure().reached().size();
     }
   }
 }

@@ -1,8 +1,8 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.ClosureView;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -23,10 +23,10 @@ final class ClosureCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Assessor assessor = new Assessor(common.startMeter(context));
-    try (Assessment assessment = assessor.assess(application.plan(context))) {
-      common.show(new ClosureView(assessment), context);
-      boolean sound = assessment.faults().isEmpty() && assessment.closure().unreadable().isEmpty();
+    Analyzer assessor = new Analyzer(common.startMeter(context));
+    try (Analysis analysis = assessor.analyze(application.plan(context))) {
+      common.show(new ClosureView(analysis), context);
+      boolean sound = analysis.faults().isEmpty() && analysis.closure().unreadable().isEmpty();
       return sound ? 0 : 1;
     }
   }

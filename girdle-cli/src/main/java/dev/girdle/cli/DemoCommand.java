@@ -11,15 +11,15 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.record.ArtifactRecord;
-import dev.girdle.rehearse.Performance;
-import dev.girdle.rehearse.StageWish;
+import dev.girdle.rehearse.RunResult;
+import dev.girdle.rehearse.SandboxRequest;
+import dev.girdle.seal.Analyses;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.seal.Artifact;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessments;
-import dev.girdle.seal.Assessor;
 import dev.girdle.seal.Outcome;
+import dev.girdle.seal.RehearserFactory;
 import dev.girdle.seal.Sealer;
-import dev.girdle.seal.Strangers;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,27 +62,27 @@ final class DemoCommand implements Callable<Integer> {
     Plan plan = read.with(read.output().replacing());
     DemoView view = new DemoView(context.console(), common.json);
     Meter meter = common.startMeter(context);
-    try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
-      Assessment assessment = assessments.first();
+    try (Analyses analyses = new Analyzer(meter).analyzeAll(plan)) {
+      Analysis analysis = analyses.first();
       view.step(
           "survey " + dir,
           () ->
-              new SurveyView(assessment.application(), Optional.of(assessment.overview()))
+              new SurveyView(analysis.application(), Optional.of(analysis.overview()))
                   .print(context.console()));
-      view.step("closure " + dir, () -> new ClosureView(assessment).print(context.console()));
-      Outcome outcome = new Sealer(Context.release(), meter).seal(assessments);
+      view.step("closure " + dir, () -> new ClosureView(analysis).print(context.console()));
+      Outcome outcome = new Sealer(Context.release(), meter).seal(analyses);
       List<Artifact> artifacts = outcome.orThrow();
       view.step(
           "seal " + dir + " --replace",
-          () -> new SealView(plan, assessments, outcome, false).print(context.console()));
+          () -> new SealView(plan, analyses, outcome, false).print(context.console()));
       Artifact folder = artifacts.get(0);
       Check check = Check.of(folder.path(), context.environment(), meter);
       view.step(
           "check " + folder.path(),
           () -> new CheckView(check, folder.path().toString()).print(context.console()));
       ArtifactRecord content = Records.read(folder.path());
-      List<Performance> performances =
-          Strangers.of(folder.path(), content, StageWish.USUAL, context.environment())
+      List<RunResult> performances =
+          RehearserFactory.of(folder.path(), content, SandboxRequest.USUAL, context.environment())
               .perform(plan.rehearsals(), meter);
       RehearseView rehearsed =
           new RehearseView(
@@ -96,8 +96,8 @@ final class DemoCommand implements Callable<Integer> {
         runs.add(DemoRun.ofArtifact(artifact, ARGUMENTS));
       }
       long millis = (System.nanoTime() - begin) / 1_000_000;
-      boolean same = view.result(assessment, artifacts, original.output(), runs(runs), millis);
-      boolean passed = performances.stream().allMatch(Performance::passed);
+      boolean same = view.result(analysis, artifacts, original.output(), runs(runs), millis);
+      boolean passed = performances.stream().allMatch(RunResult::passed);
       return same && check.isGood() && passed ? 0 : 1;
     }
   }

@@ -7,8 +7,8 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.place.Output;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,12 +45,12 @@ final class DraftCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Plan plan = application.plan(context);
     Path folder = to.toAbsolutePath().getParent();
-    Assessor assessor = new Assessor(meter);
+    Analyzer assessor = new Analyzer(meter);
     try (Application found = assessor.survey(plan)) {
-      Optional<Assessment> assessment =
-          found.starts().isEmpty() ? Optional.empty() : Optional.of(assessor.assess(plan, found));
-      write(Draft.of(plan, found, assessment, folder));
-      common.show(new DraftView(to, found, assessment), context);
+      Optional<Analysis> analysis =
+          found.starts().isEmpty() ? Optional.empty() : Optional.of(assessor.analyze(plan, found));
+      write(Draft.of(plan, found, analysis, folder));
+      common.show(new DraftView(to, found, analysis), context);
     }
     return 0;
   }

@@ -2,8 +2,8 @@ package dev.girdle.cli;
 
 import dev.girdle.cli.view.ExplainView;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.seal.Explainer;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -34,10 +34,10 @@ final class ExplainCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Assessor assessor = new Assessor(common.startMeter(context));
+    Analyzer assessor = new Analyzer(common.startMeter(context));
     Plan plan = application.plan(context);
-    try (Assessment assessment = assessor.assess(plan.with(runtime.over(plan.runtime())))) {
-      common.show(new ExplainView(new Explainer(assessment).explain(thing)), context);
+    try (Analysis analysis = assessor.analyze(plan.with(runtime.over(plan.runtime())))) {
+      common.show(new ExplainView(new Explainer(analysis).explain(thing)), context);
     }
     return 0;
   }

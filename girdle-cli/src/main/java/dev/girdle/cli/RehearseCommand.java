@@ -9,11 +9,11 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.record.ArtifactRecord;
-import dev.girdle.rehearse.Performance;
 import dev.girdle.rehearse.Rehearser;
-import dev.girdle.rehearse.StageWish;
+import dev.girdle.rehearse.RunResult;
+import dev.girdle.rehearse.SandboxRequest;
 import dev.girdle.seal.Original;
-import dev.girdle.seal.Strangers;
+import dev.girdle.seal.RehearserFactory;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -132,8 +132,9 @@ final class RehearseCommand implements Callable<Integer> {
     ArtifactRecord content = Records.read(artifact);
     Meter meter = common.startMeter(context);
     Rehearser rehearser =
-        Strangers.of(artifact, content, new StageWish(!noNetwork, bare), context.environment());
-    List<Performance> performances = rehearser.perform(rehearsals(), meter);
+        RehearserFactory.of(
+            artifact, content, new SandboxRequest(!noNetwork, bare), context.environment());
+    List<RunResult> performances = rehearser.perform(rehearsals(), meter);
     if (against != null) {
       try (Original original = Original.of(original(), meter)) {
         performances = performances.stream().map(original::compare).toList();
@@ -149,11 +150,11 @@ final class RehearseCommand implements Callable<Integer> {
         new RehearseView(
             artifact.toString(), content, performances, Optional.ofNullable(evidence), isCompared),
         context);
-    return performances.stream().allMatch(Performance::passed) ? 0 : 1;
+    return performances.stream().allMatch(RunResult::passed) ? 0 : 1;
   }
 
   /** Beside the application that the plan names, where that can be started on this machine. */
-  private List<Performance> besidePlanned(List<Performance> performances, Meter meter) {
+  private List<RunResult> besidePlanned(List<RunResult> performances, Meter meter) {
     Plan planned = PlanFile.read(PlanFile.at(plan).orElseThrow(), context.environment());
     try (Original original = Original.of(planned, meter)) {
       isCompared = performances.stream().anyMatch(p -> !p.rehearsal().expected().staysUp());
@@ -208,7 +209,7 @@ final class RehearseCommand implements Callable<Integer> {
         seconds);
   }
 
-  private void write(List<Performance> performances) {
+  private void write(List<RunResult> performances) {
     List<Evidence> all = new ArrayList<>();
     if (Files.exists(evidence)) {
       all.add(EvidenceFile.read(List.of(evidence)));

@@ -6,18 +6,18 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.RecordFile;
-import dev.girdle.report.ApplicationPicture;
-import dev.girdle.report.ArtifactPicture;
+import dev.girdle.report.ApplicationReport;
+import dev.girdle.report.ArtifactReport;
 import dev.girdle.report.Askers;
 import dev.girdle.report.Drawing;
 import dev.girdle.report.Edition;
 import dev.girdle.report.History;
-import dev.girdle.report.Page;
-import dev.girdle.report.Picture;
 import dev.girdle.report.ReportFile;
+import dev.girdle.report.ReportModel;
+import dev.girdle.report.ReportPage;
 import dev.girdle.report.Subject;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -79,19 +79,19 @@ final class ReportCommand implements Callable<Integer> {
       Path beside = application.app.toAbsolutePath().normalize().getParent();
       Path folder = out == null ? relative(beside) : out;
       return write(
-          ArtifactPicture.of(
+          ArtifactReport.of(
               artifact.get(), History.in(folder, artifact.get().name(), meter), Context.release()),
           folder);
     }
     Plan plan = application.plan(context);
     Askers askers = new Askers();
-    try (Assessment assessment =
-        new Assessor(meter, askers).assess(plan.with(runtime.over(plan.runtime())))) {
+    try (Analysis analysis =
+        new Analyzer(meter, askers).analyze(plan.with(runtime.over(plan.runtime())))) {
       Path folder = out == null ? plan.output().out() : out;
-      String name = assessment.application().identity().name();
+      String name = analysis.application().identity().name();
       List<Edition> editions = History.in(folder, name, meter);
       meter.at("drawing the picture", 0, 0);
-      return write(ApplicationPicture.of(assessment, askers, editions, Context.release()), folder);
+      return write(ApplicationReport.of(analysis, askers, editions, Context.release()), folder);
     }
   }
 
@@ -125,17 +125,17 @@ final class ReportCommand implements Callable<Integer> {
     return folder.startsWith(here) ? here.relativize(folder) : folder;
   }
 
-  private int write(Picture picture, Path folder) {
-    Subject subject = picture.subject();
+  private int write(ReportModel model, Path folder) {
+    Subject subject = model.subject();
     String base =
         subject.isArtifact()
             ? application.app.toAbsolutePath().normalize().getFileName() + "-inside"
             : subject.fileName() + "-report";
     String name = as == null ? base + (svg ? ".svg" : ".html") : as;
     Path place = folder.resolve(name);
-    byte[] bytes = svg ? Drawing.svg(picture) : Page.html(picture);
+    byte[] bytes = svg ? Drawing.svg(model) : ReportPage.html(model);
     ReportFile.write(place, bytes);
-    common.show(new ReportView(picture, place.toString(), svg, bytes.length), context);
-    return picture.missing() == 0 ? 0 : 1;
+    common.show(new ReportView(model, place.toString(), svg, bytes.length), context);
+    return model.missing() == 0 ? 0 : 1;
   }
 }

@@ -1,7 +1,7 @@
 package dev.girdle.cli;
 
 import dev.girdle.plan.RuntimeKind;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Option;
@@ -26,8 +26,8 @@ final class RuntimeOptions {
   private List<Path> from;
 
   /** What the plan says, overruled by what the command line says. */
-  RuntimeWish over(RuntimeWish planned) {
-    RuntimeWish wish = kind == null ? planned : planned.of(kind);
+  RuntimeRequest over(RuntimeRequest planned) {
+    RuntimeRequest wish = kind == null ? planned : planned.of(kind);
     return from == null ? wish : wish.from(from);
   }
 }

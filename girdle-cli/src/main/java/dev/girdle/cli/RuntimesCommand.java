@@ -2,7 +2,7 @@ package dev.girdle.cli;
 
 import dev.girdle.cli.view.RuntimesView;
 import dev.girdle.ecosystem.FoundRuntime;
-import dev.girdle.seal.Runtimes;
+import dev.girdle.seal.RuntimeCatalog;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -35,9 +35,9 @@ final class RuntimesCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     if (add != null) {
-      Runtimes.add(add, context.environment());
+      RuntimeCatalog.add(add, context.environment());
     }
-    List<FoundRuntime> all = Runtimes.all(context.environment());
+    List<FoundRuntime> all = RuntimeCatalog.all(context.environment());
     common.show(new RuntimesView(all), context);
     return 0;
   }

@@ -4,23 +4,23 @@ import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.Squeeze;
+import dev.girdle.io.Compression;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.RuntimeWish;
-import dev.girdle.rehearse.StageWish;
-import dev.girdle.seal.Assessments;
-import dev.girdle.seal.Assessor;
-import dev.girdle.seal.Gate;
+import dev.girdle.plan.RuntimeRequest;
+import dev.girdle.rehearse.SandboxRequest;
+import dev.girdle.seal.Analyses;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.seal.Mending;
 import dev.girdle.seal.Original;
 import dev.girdle.seal.Outcome;
-import dev.girdle.seal.Quieting;
+import dev.girdle.seal.RehearsalGate;
 import dev.girdle.seal.Sealer;
+import dev.girdle.seal.UnusedCodePruning;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
@@ -98,7 +98,7 @@ final class SealCommand implements Callable<Integer> {
           "How an executable is compressed: gzip (can be unpacked everywhere), xz (much smaller),"
               + " zstd (quick); for the last two the receiver needs a program of that name. gzip if"
               + " not given.")
-  private Squeeze packing;
+  private Compression packing;
 
   @Option(
       names = "--rehearse",
@@ -138,34 +138,34 @@ final class SealCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Plan plan = overruled(application.plan(context));
     if (!rehearse && !neverQuiet) {
-      try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
-        return told(plan, assessments, new Sealer(Context.release(), meter).seal(assessments));
+      try (Analyses analyses = new Analyzer(meter).analyzeAll(plan)) {
+        return told(plan, analyses, new Sealer(Context.release(), meter).seal(analyses));
       }
     }
     Sealer sealer = new Sealer(Context.release(), meter);
     try (Original original = Original.of(plan, meter)) {
-      Gate gate = gate(plan, original);
+      RehearsalGate gate = gate(plan, original);
       if (neverQuiet || !repair) {
-        try (Assessments assessments = new Assessor(meter).assessAll(plan)) {
-          Assessments chosen = neverQuiet ? Quieting.of(assessments) : assessments;
-          return told(plan, assessments, sealer.through(gate).seal(chosen));
+        try (Analyses analyses = new Analyzer(meter).analyzeAll(plan)) {
+          Analyses chosen = neverQuiet ? UnusedCodePruning.of(analyses) : analyses;
+          return told(plan, analyses, sealer.through(gate).seal(chosen));
         }
       }
-      try (Mending mending = new Mending(new Assessor(meter), sealer, gate)) {
+      try (Mending mending = new Mending(new Analyzer(meter), sealer, gate)) {
         Mending.Mended mended = mending.seal(plan);
-        try (Assessments assessments = mended.assessments()) {
+        try (Analyses analyses = mended.analyses()) {
           tell(mended);
-          return told(plan, assessments, mended.outcome());
+          return told(plan, analyses, mended.outcome());
         }
       }
     }
   }
 
-  private int told(Plan plan, Assessments assessments, Outcome outcome) {
+  private int told(Plan plan, Analyses analyses, Outcome outcome) {
     if (outcome.artifacts().isEmpty()) {
       outcome.orThrow();
     }
-    common.show(new SealView(plan, assessments, outcome, rehearse || neverQuiet), context);
+    common.show(new SealView(plan, analyses, outcome, rehearse || neverQuiet), context);
     outcome.failures().forEach(this::tell);
     return outcome.failures().isEmpty() ? 0 : outcome.failures().get(0).why().fault().exitStatus();
   }
@@ -184,7 +184,7 @@ final class SealCommand implements Callable<Integer> {
     }
   }
 
-  private Gate gate(Plan plan, Original original) {
+  private RehearsalGate gate(Plan plan, Original original) {
     if (plan.rehearsals().isEmpty()) {
       throw GirdleException.request(
           (neverQuiet ? "--never-quiet" : "--rehearse") + ": the plan names no rehearsals",
@@ -192,9 +192,9 @@ final class SealCommand implements Callable<Integer> {
           "    start:",
           "      arguments: [what the program is given]");
     }
-    return new Gate(
+    return new RehearsalGate(
         plan.rehearsals(),
-        StageWish.USUAL,
+        SandboxRequest.USUAL,
         context.environment(),
         Target.ofThisMachine(),
         Optional.of(original));
@@ -208,7 +208,7 @@ final class SealCommand implements Callable<Integer> {
 
   private Plan overruled(Plan plan) {
     Output output = plan.output();
-    List<FormWish> wishes = output.forms();
+    List<FormRequest> wishes = output.forms();
     if (forms != null || wishes.isEmpty()) {
       List<FormKind> kinds = forms == null ? List.of(FormKind.ARCHIVE) : forms;
       wishes = kinds.stream().distinct().map(k -> planned(k, output.forms())).toList();
@@ -230,7 +230,7 @@ final class SealCommand implements Callable<Integer> {
                 output.targets(),
                 out == null ? output.out() : out,
                 replace || output.replace()));
-    RuntimeWish wish = runtime.over(plan.runtime());
+    RuntimeRequest wish = runtime.over(plan.runtime());
     wish = withoutDebugTables ? wish.withoutDebugTables() : wish;
     wish = fastStart == null ? wish : wish.trainedBy(QuotedWords.of("--fast-start", fastStart));
     changed = changed.with(wish);
@@ -238,8 +238,8 @@ final class SealCommand implements Callable<Integer> {
   }
 
   /** The settings that the plan has for a form. */
-  private static FormWish planned(FormKind kind, List<FormWish> planned) {
-    return planned.stream().filter(w -> w.kind() == kind).findFirst().orElse(FormWish.of(kind));
+  private static FormRequest planned(FormKind kind, List<FormRequest> planned) {
+    return planned.stream().filter(w -> w.kind() == kind).findFirst().orElse(FormRequest.of(kind));
   }
 
   private static List<Entry> openingWindows(List<Entry> entries) {

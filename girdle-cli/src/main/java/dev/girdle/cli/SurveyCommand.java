@@ -3,7 +3,7 @@ package dev.girdle.cli;
 import dev.girdle.app.Application;
 import dev.girdle.cli.view.SurveyView;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.seal.Overview;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -28,7 +28,7 @@ final class SurveyCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Plan plan = application.plan(context);
-    Assessor assessor = new Assessor(common.startMeter(context));
+    Analyzer assessor = new Analyzer(common.startMeter(context));
     try (Application found = assessor.survey(plan)) {
       Optional<Overview> overview = found.entryPoint().map(e -> assessor.look(plan, found));
       common.show(new SurveyView(found, overview), context);

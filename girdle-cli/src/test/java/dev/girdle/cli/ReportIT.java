@@ -306,10 +306,10 @@ class ReportIT {
     double left = 0;
     var paths = drawing.getElementsByTagName("path");
     for (int i = 0; i < paths.getLength(); i++) {
-      String fate = paths.item(i).getAttributes().getNamedItem("class").getNodeValue();
+      String disposition = paths.item(i).getAttributes().getNamedItem("class").getNodeValue();
       double area = area(paths.item(i).getAttributes().getNamedItem("d").getNodeValue());
-      in += fate.equals("left") ? 0 : area;
-      left += fate.equals("left") ? area : 0;
+      in += disposition.equals("left") ? 0 : area;
+      left += disposition.equals("left") ? area : 0;
     }
     JsonNode told = JsonIT.valid("report", Run.girdle("report", demo, "--svg", "--json").well());
     double wanted = told.get("leftBytes").asDouble() / told.get("inBytes").asDouble();

@@ -26,7 +26,7 @@ public record Application(
     String source,
     Identity identity,
     List<Component> components,
-    List<Start> starts,
+    List<LaunchSpec> starts,
     List<EntryPoint> candidates,
     List<SetAside> setAside,
     List<Absent> absent,
@@ -51,7 +51,7 @@ public record Application(
    * @return empty if the user has to choose
    */
   public Optional<EntryPoint> entryPoint() {
-    return starts.stream().findFirst().map(Start::entry);
+    return starts.stream().findFirst().map(LaunchSpec::entry);
   }
 
   /**

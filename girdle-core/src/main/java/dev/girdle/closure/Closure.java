@@ -18,8 +18,8 @@ public final class Closure {
   private final Map<Item, Reached> walked;
   private final Map<Item, Map<String, Demand>> parts;
   private final Map<Component, List<Reached>> byComponent = new LinkedHashMap<>();
-  private final List<Unmet> unmet;
-  private final List<OpenDemand> open;
+  private final List<Unresolved> unmet;
+  private final List<DynamicReference> open;
   private final List<Unreadable> unreadable;
   private final Map<String, Demand> ofRuntime;
   private final List<Demand> askedOfRuntime;
@@ -27,8 +27,8 @@ public final class Closure {
   Closure(
       Map<Item, Reached> walked,
       Map<Item, Map<String, Demand>> parts,
-      List<Unmet> unmet,
-      List<OpenDemand> open,
+      List<Unresolved> unmet,
+      List<DynamicReference> open,
       List<Unreadable> unreadable,
       List<Demand> askedOfRuntime) {
     this.askedOfRuntime = askedOfRuntime;
@@ -83,7 +83,7 @@ public final class Closure {
    *
    * @return the surest first, of those the likeliest, then by name
    */
-  public List<Unmet> unmet() {
+  public List<Unresolved> unmet() {
     return unmet;
   }
 
@@ -93,7 +93,7 @@ public final class Closure {
    * @param rank the rank
    * @return the likeliest first, then by name
    */
-  public List<Unmet> unmet(Rank rank) {
+  public List<Unresolved> unmet(Rank rank) {
     return unmet.stream().filter(u -> u.rank() == rank).toList();
   }
 
@@ -102,7 +102,7 @@ public final class Closure {
    *
    * @return in the order the items were reached in
    */
-  public List<OpenDemand> open() {
+  public List<DynamicReference> open() {
     return open;
   }
 

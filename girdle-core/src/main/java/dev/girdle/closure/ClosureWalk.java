@@ -34,7 +34,7 @@ public final class ClosureWalk {
   private static final int AT_ONCE = 1024;
 
   private final Linkage linkage;
-  private final Witness witness;
+  private final WalkListener listener;
   private final IntConsumer progress;
   private final Map<Item, Reached> reached = new LinkedHashMap<>();
   private final Map<Item, Map<String, Demand>> parts = new HashMap<>();
@@ -42,8 +42,8 @@ public final class ClosureWalk {
   private final Map<Name, List<Demand>> unsatisfied = new LinkedHashMap<>();
   private final Map<Asked, Demand> askedOfRuntime = new LinkedHashMap<>();
   private final List<Unreadable> unreadable = new ArrayList<>();
-  private final List<OpenDemand> open = new ArrayList<>();
-  private final Set<OpenDemand> opened = new HashSet<>();
+  private final List<DynamicReference> open = new ArrayList<>();
+  private final Set<DynamicReference> opened = new HashSet<>();
   private int followed;
   private final Map<Strength, TreeMap<Integer, List<Demand>>> waiting = new HashMap<>();
 
@@ -76,9 +76,9 @@ public final class ClosureWalk {
 
   private record Reading(Item item, ItemDemands demands, String problem) {}
 
-  private ClosureWalk(Linkage linkage, Witness witness, IntConsumer progress) {
+  private ClosureWalk(Linkage linkage, WalkListener listener, IntConsumer progress) {
     this.linkage = linkage;
-    this.witness = witness;
+    this.listener = listener;
     this.progress = progress;
   }
 
@@ -89,7 +89,7 @@ public final class ClosureWalk {
    * @param seeds the demands of the plan
    * @param meanings whether open demands for code are followed to all that they could mean
    * @param along what goes along with a component of which something is reached
-   * @param witness is told of every demand that is satisfied
+   * @param listener is told of every demand that is satisfied
    * @param progress is told the number of items reached so far, now and then
    * @return the closure
    * @throws GirdleException if an item's bytes cannot be read
@@ -99,9 +99,9 @@ public final class ClosureWalk {
       List<Demand> seeds,
       boolean meanings,
       Along along,
-      Witness witness,
+      WalkListener listener,
       IntConsumer progress) {
-    ClosureWalk walk = new ClosureWalk(linkage, witness, progress);
+    ClosureWalk walk = new ClosureWalk(linkage, listener, progress);
     walk.follow(seeds, Strength.HARD, 1);
     for (Strength strength : Strength.values()) {
       walk.walkAll(strength);
@@ -139,7 +139,7 @@ public final class ClosureWalk {
 
   private void walkMeanings() {
     for (; followed < open.size(); followed++) {
-      OpenDemand demand = open.get(followed);
+      DynamicReference demand = open.get(followed);
       if (demand.thing().isCode()) {
         int depth = reached.get(demand.from()).depth();
         follow(linkage.meanings(demand), Strength.HINT, depth + 1);
@@ -244,7 +244,7 @@ public final class ClosureWalk {
         continue;
       }
       Answer.Items found = (Answer.Items) answer;
-      witness.satisfied(effective, found.items());
+      listener.satisfied(effective, found.items());
       if (found.items().get(0).component().role() == Role.RUNTIME) {
         askedOfRuntime.putIfAbsent(asked(demand), effective);
       }
@@ -293,15 +293,16 @@ public final class ClosureWalk {
     }
   }
 
-  private List<Unmet> unmet() {
-    new Leniency(linkage, unsatisfied.values(), this::isDeclared).apply();
-    List<Unmet> unmet = new ArrayList<>();
+  private List<Unresolved> unmet() {
+    new OptionalReferences(linkage, unsatisfied.values(), this::isDeclared).apply();
+    List<Unresolved> unmet = new ArrayList<>();
     unsatisfied.forEach(
         (name, demands) -> {
           demands.sort(Comparator.comparing(Demand::strength).thenComparing(d -> reach(d)));
           String advice = answers.get(name) instanceof Answer.Nothing n ? n.advice() : "";
           unmet.add(
-              new Unmet(name.thing, name.name, rank(demands), reach(demands), demands, advice));
+              new Unresolved(
+                  name.thing, name.name, rank(demands), reach(demands), demands, advice));
         });
     Set<String> told = new HashSet<>();
     unmet.stream()
@@ -309,7 +310,9 @@ public final class ClosureWalk {
         .forEach(u -> told.addAll(linkage.absentHolders(u.demands().get(0))));
     unmet.removeIf(u -> u.thing() == Thing.LIBRARY && told.contains(u.name()));
     unmet.sort(
-        Comparator.comparing(Unmet::rank).thenComparing(Unmet::reach).thenComparing(Unmet::name));
+        Comparator.comparing(Unresolved::rank)
+            .thenComparing(Unresolved::reach)
+            .thenComparing(Unresolved::name));
     return unmet;
   }
 

@@ -8,7 +8,7 @@ import java.util.List;
  * @param named the demands whose name is known, the same name at most once for each thing
  * @param open the demands whose name only the run will tell
  */
-public record ItemDemands(List<Demand> named, List<OpenDemand> open) {
+public record ItemDemands(List<Demand> named, List<DynamicReference> open) {
   /** No demands at all. */
   public static final ItemDemands NONE = new ItemDemands(List.of(), List.of());
 

@@ -125,7 +125,7 @@ public interface Linkage {
    * @param open asked by an item of the application
    * @return hints, one for each thing that it could mean
    */
-  List<Demand> meanings(OpenDemand open);
+  List<Demand> meanings(DynamicReference open);
 
   /**
    * The widest unit of supply that a missing thing may belong to and of which nothing is there.
@@ -142,5 +142,5 @@ public interface Linkage {
    * @param item an item of the application
    * @return the same for all items of the same makers
    */
-  String makersOf(Item item);
+  String vendorOf(Item item);
 }

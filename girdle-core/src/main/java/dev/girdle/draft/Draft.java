@@ -2,13 +2,13 @@ package dev.girdle.draft;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.EntryPoint;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
-import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Analysis;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -24,14 +24,14 @@ public final class Draft {
 
   private final Plan plan;
   private final Application application;
-  private final Optional<Assessment> assessment;
+  private final Optional<Analysis> analysis;
   private final Path folder;
   private final StringBuilder text = new StringBuilder();
 
-  private Draft(Plan plan, Application application, Optional<Assessment> assessment, Path folder) {
+  private Draft(Plan plan, Application application, Optional<Analysis> analysis, Path folder) {
     this.plan = plan;
     this.application = application;
-    this.assessment = assessment;
+    this.analysis = analysis;
     this.folder = folder.toAbsolutePath().normalize();
   }
 
@@ -40,13 +40,13 @@ public final class Draft {
    *
    * @param plan what is wanted already
    * @param application what survey found
-   * @param assessment what its closure tells; empty if the entry point is not clear
+   * @param analysis what its closure tells; empty if the entry point is not clear
    * @param folder the folder that the plan is to lie in
    * @return YAML that fits {@code docs/schema/plan.schema.json}
    */
   public static String of(
-      Plan plan, Application application, Optional<Assessment> assessment, Path folder) {
-    return new Draft(plan, application, assessment, folder).write();
+      Plan plan, Application application, Optional<Analysis> analysis, Path folder) {
+    return new Draft(plan, application, analysis, folder).write();
   }
 
   private String write() {
@@ -138,7 +138,7 @@ public final class Draft {
     }
     section("How it is started; the first is the main one.", "entries");
     List<String> used = new ArrayList<>();
-    for (Start start : application.starts()) {
+    for (LaunchSpec start : application.starts()) {
       used.add(start.entry().name());
       line("  " + start.label() + ":");
       String module = start.entry().module().isEmpty() ? "" : start.entry().module() + "/";
@@ -185,11 +185,11 @@ public final class Draft {
     section("What goes in and what stays behind.", "contents");
     line("  # what nothing needs is left out: none of it, components, also files, also classes");
     line("  prune: " + plan.choice().prune().name().toLowerCase(Locale.ROOT));
-    assessment.ifPresent(this::ballast);
+    analysis.ifPresent(this::ballast);
     patterns("always", plan.choice().always(), "org.ternhaven.plugins.**", "loaded by name");
     patterns("never", plan.choice().never(), "some-library", "only tests use it");
     List<String> missing =
-        assessment.map(Assessment::faults).orElse(List.of()).stream().map(Unmet::name).toList();
+        analysis.map(Analysis::faults).orElse(List.of()).stream().map(Unresolved::name).toList();
     if (!missing.isEmpty()) {
       line("  # needed and missing; add it with \"with\" above, or say that it may be missing:");
     }
@@ -199,7 +199,7 @@ public final class Draft {
     line("  #   - {from: manual.pdf, to: doc/manual.pdf}");
   }
 
-  private void ballast(Assessment found) {
+  private void ballast(Analysis found) {
     List<Ballast> whole = found.ballast().stream().filter(b -> b.path().isEmpty()).toList();
     if (!whole.isEmpty()) {
       line("  # so these stay behind:");
@@ -226,7 +226,7 @@ public final class Draft {
   private void targets() {
     line("");
     List<String> all = Target.ALL.stream().map(Target::text).toList();
-    Map<String, Long> natives = assessment.map(a -> a.natives().bySystem()).orElse(Map.of());
+    Map<String, Long> natives = analysis.map(a -> a.natives().bySystem()).orElse(Map.of());
     line("# Where it is to run; one artifact for everywhere if nothing is said.");
     if (!natives.isEmpty()) {
       line("# There is native code in it, of which each target takes only its own:");

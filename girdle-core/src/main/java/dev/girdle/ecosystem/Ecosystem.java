@@ -5,7 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.NamePattern;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -42,7 +42,7 @@ public interface Ecosystem {
    * @param progress is told if something has to be looked up that takes long
    * @return what the language knows about it
    */
-  Examination examine(
+  LanguageModel examine(
       Application application, Map<Item, String> excluded, boolean exact, Progress progress);
 
   /**
@@ -79,7 +79,7 @@ public interface Ecosystem {
    * @return the target of the first of its folders, or of the one that Girdle runs on
    * @throws GirdleException if it is none, or for a system that is not sealed for
    */
-  Target targetOf(RuntimeWish runtime);
+  Target targetOf(RuntimeRequest runtime);
 
   /**
    * Whether a pattern of the plan may mean something of the runtime that goes along.
@@ -88,7 +88,7 @@ public interface Ecosystem {
    * @param runtime which runtime goes along
    * @return true if one of its parts fits; or, if these are taken apart, a class in them
    */
-  boolean isOfRuntime(NamePattern pattern, RuntimeWish runtime);
+  boolean isOfRuntime(NamePattern pattern, RuntimeRequest runtime);
 
   /**
    * Makes an application that is not sealed startable, with all that it was handed over with.

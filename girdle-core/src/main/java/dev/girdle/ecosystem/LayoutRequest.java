@@ -3,13 +3,13 @@ package dev.girdle.ecosystem;
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Selection;
 import dev.girdle.plan.Choice;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,7 +26,7 @@ import java.util.Optional;
  * @param runtime which runtime goes along
  * @param choice what goes along and what stays behind, also of the runtime
  * @param receiverNotes paragraphs for whoever receives it, besides how it is started
- * @param examination what the language knows
+ * @param model what the language knows
  * @param closure what is needed
  * @param selection what goes in
  * @param need the runtime that is needed
@@ -34,14 +34,14 @@ import java.util.Optional;
 public record LayoutRequest(
     Shape shape,
     Application application,
-    List<Start> starts,
+    List<LaunchSpec> starts,
     Optional<Target> target,
     String programFolder,
     boolean isSelfStarting,
-    RuntimeWish runtime,
+    RuntimeRequest runtime,
     Choice choice,
     List<String> receiverNotes,
-    Examination examination,
+    LanguageModel model,
     Closure closure,
     Selection selection,
     RuntimeNeed need) {
@@ -66,7 +66,7 @@ public record LayoutRequest(
    *
    * @return the first
    */
-  public Start main() {
+  public LaunchSpec main() {
     return starts.get(0);
   }
 

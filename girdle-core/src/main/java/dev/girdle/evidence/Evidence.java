@@ -36,7 +36,7 @@ public record Evidence(Set<Seen> seen) {
    */
   public Evidence ofFailure() {
     return new Evidence(
-        seen.stream().filter(s -> s.kind() != Kind.REHEARSAL).collect(Collectors.toSet()));
+        seen.stream().filter(s -> s.kind() != EvidenceKind.REHEARSAL).collect(Collectors.toSet()));
   }
 
   /**
@@ -45,7 +45,7 @@ public record Evidence(Set<Seen> seen) {
    * @return 0 if that was not seen
    */
   public int rehearsals() {
-    return (int) seen.stream().filter(s -> s.kind() == Kind.REHEARSAL).count();
+    return (int) seen.stream().filter(s -> s.kind() == EvidenceKind.REHEARSAL).count();
   }
 
   /**
@@ -54,7 +54,7 @@ public record Evidence(Set<Seen> seen) {
    * @param kind the kind
    * @return sorted
    */
-  public Set<String> names(Kind kind) {
+  public Set<String> names(EvidenceKind kind) {
     return seen.stream()
         .filter(s -> s.kind() == kind)
         .map(Seen::name)

@@ -78,7 +78,7 @@ public final class EvidenceFile {
   private static Optional<Seen> className(String text) {
     String name = text.replace('/', '.');
     return name.matches("[\\p{L}_$][\\p{L}\\p{N}_$.-]*")
-        ? Optional.of(new Seen(Kind.CLASS, name, ""))
+        ? Optional.of(new Seen(EvidenceKind.CLASS, name, ""))
         : Optional.empty();
   }
 
@@ -87,7 +87,7 @@ public final class EvidenceFile {
       JsonNode node = JSON.readTree(text);
       String kind = node.path("saw").asText();
       String name = node.path("name").asText();
-      return Stream.of(Kind.values())
+      return Stream.of(EvidenceKind.values())
           .filter(k -> k.text().equals(kind) && !name.isEmpty())
           .findFirst()
           .map(k -> new Seen(k, name, node.path("from").asText()));

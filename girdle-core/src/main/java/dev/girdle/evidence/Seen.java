@@ -9,7 +9,7 @@ import java.util.Comparator;
  * @param name its name: a class by its full name, a file by its path
  * @param from where it came from: the runtime's module, or the file in the artifact; may be empty
  */
-public record Seen(Kind kind, String name, String from) implements Comparable<Seen> {
+public record Seen(EvidenceKind kind, String name, String from) implements Comparable<Seen> {
   private static final Comparator<Seen> ORDER =
       Comparator.comparing(Seen::kind).thenComparing(Seen::name).thenComparing(Seen::from);
 

@@ -1,7 +1,7 @@
 package dev.girdle.form;
 
+import dev.girdle.io.Compression;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.Squeeze;
 
 /**
  * How files are packed into one.
@@ -11,4 +11,4 @@ import dev.girdle.io.Squeeze;
  * @param squeeze how a tar archive is compressed
  * @param top the folder inside that everything goes to, with a slash at the end; empty for none
  */
-public record Pack(SourceDate date, int compression, Squeeze squeeze, String top) {}
+public record Pack(SourceDate date, int compression, Compression squeeze, String top) {}

@@ -1,11 +1,11 @@
 package dev.girdle.identity;
 
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
-import dev.girdle.plan.Particulars;
+import dev.girdle.plan.AppMetadata;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,8 +16,8 @@ public final class Appearance {
   private static final int SHOWN_BY_SYSTEMS = 256;
 
   private final Identity identity;
-  private final Particulars particulars;
-  private final List<Start> starts;
+  private final AppMetadata particulars;
+  private final List<LaunchSpec> starts;
   private final Optional<Target> target;
   private final Optional<Icon> icon;
   private final Bundle bundle;
@@ -32,7 +32,10 @@ public final class Appearance {
    * @throws dev.girdle.fault.GirdleException if the icon cannot be used
    */
   public Appearance(
-      Identity identity, Particulars particulars, List<Start> starts, Optional<Target> target) {
+      Identity identity,
+      AppMetadata particulars,
+      List<LaunchSpec> starts,
+      Optional<Target> target) {
     this.identity = identity;
     this.particulars = particulars;
     this.starts = List.copyOf(starts);
@@ -138,7 +141,7 @@ public final class Appearance {
         files.add(LayoutFile.made(shown, icon.get().png(size), "the icon for Linux desktops"));
       }
     }
-    Start main = starts.get(0);
+    LaunchSpec main = starts.get(0);
     MenuEntry entry =
         new MenuEntry(
             particulars.title().orElse(identity.name()),
@@ -155,7 +158,7 @@ public final class Appearance {
 
   private List<String> notices() {
     List<String> notices = new ArrayList<>();
-    boolean isSeen = isBundle() || starts.stream().anyMatch(Start::opensWindow);
+    boolean isSeen = isBundle() || starts.stream().anyMatch(LaunchSpec::opensWindow);
     if (icon.isEmpty() && isSeen) {
       notices.add("no icon is given, so systems show one of their own");
     }
@@ -179,7 +182,8 @@ public final class Appearance {
   }
 
   private boolean hasMenuEntry() {
-    return isFor("linux") && (icon.isPresent() || starts.stream().anyMatch(Start::opensWindow));
+    return isFor("linux")
+        && (icon.isPresent() || starts.stream().anyMatch(LaunchSpec::opensWindow));
   }
 
   private boolean isFor(String system) {

@@ -2,7 +2,7 @@ package dev.girdle.identity;
 
 import com.dd.plist.NSDictionary;
 import dev.girdle.app.Identity;
-import dev.girdle.plan.Particulars;
+import dev.girdle.plan.AppMetadata;
 import java.nio.charset.StandardCharsets;
 
 /**
@@ -11,10 +11,10 @@ import java.nio.charset.StandardCharsets;
  */
 final class Bundle {
   private final Identity identity;
-  private final Particulars particulars;
+  private final AppMetadata particulars;
   private final String label;
 
-  Bundle(Identity identity, Particulars particulars, String label) {
+  Bundle(Identity identity, AppMetadata particulars, String label) {
     this.identity = identity;
     this.particulars = particulars;
     this.label = label;

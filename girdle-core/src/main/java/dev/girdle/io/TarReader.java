@@ -44,7 +44,7 @@ public final class TarReader {
    * @throws IOException if the visitor fails
    */
   public static void read(InputStream in, String label, Visitor visitor) throws IOException {
-    try (TarArchiveInputStream tar = new TarArchiveInputStream(Squeeze.undo(in), "UTF-8")) {
+    try (TarArchiveInputStream tar = new TarArchiveInputStream(Compression.undo(in), "UTF-8")) {
       int entries = 0;
       for (TarArchiveEntry e = next(tar, label); e != null; e = next(tar, label)) {
         String problem = wrongWith(e, ++entries);

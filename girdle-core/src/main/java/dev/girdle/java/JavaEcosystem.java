@@ -4,20 +4,20 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Ecosystem;
-import dev.girdle.ecosystem.Examination;
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.Why;
 import dev.girdle.java.bundle.HostJava;
-import dev.girdle.java.bundle.Runtimes;
+import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.layout.Unsealed;
 import dev.girdle.java.runtime.JavaHome;
-import dev.girdle.java.runtime.Shelf;
+import dev.girdle.java.runtime.RuntimeStore;
 import dev.girdle.java.survey.JavaSurvey;
 import dev.girdle.plan.NamePattern;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -44,7 +44,7 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Examination examine(
+  public LanguageModel examine(
       Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
     try {
       return new JavaExamination(application, excluded, exact, progress);
@@ -61,12 +61,12 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public List<FoundRuntime> runtimesOnShelf(Map<String, String> environment) {
-    return Shelf.of(environment).all().stream().map(JavaEcosystem::onShelf).toList();
+    return RuntimeStore.of(environment).all().stream().map(JavaEcosystem::onShelf).toList();
   }
 
   @Override
   public FoundRuntime addToShelf(Path source, Map<String, String> environment) {
-    return onShelf(Shelf.of(environment).add(source));
+    return onShelf(RuntimeStore.of(environment).add(source));
   }
 
   private static FoundRuntime onShelf(JavaHome home) {
@@ -74,13 +74,15 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public Target targetOf(RuntimeWish runtime) {
-    return Runtimes.first(runtime).target().orElseThrow(() -> Runtimes.notSealedFor(runtime));
+  public Target targetOf(RuntimeRequest runtime) {
+    return RuntimeBundler.first(runtime)
+        .target()
+        .orElseThrow(() -> RuntimeBundler.notSealedFor(runtime));
   }
 
   @Override
-  public boolean isOfRuntime(NamePattern pattern, RuntimeWish runtime) {
-    return Runtimes.has(pattern, runtime);
+  public boolean isOfRuntime(NamePattern pattern, RuntimeRequest runtime) {
+    return RuntimeBundler.has(pattern, runtime);
   }
 
   @Override

@@ -5,9 +5,9 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Conflict;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Provenance;
 import dev.girdle.app.Role;
-import dev.girdle.app.Start;
 import dev.girdle.closure.Along;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
@@ -18,7 +18,7 @@ import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
-import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
@@ -32,9 +32,9 @@ import dev.girdle.io.Paths;
 import dev.girdle.java.bundle.FastStart;
 import dev.girdle.java.bundle.RuntimeAnswers;
 import dev.girdle.java.bundle.RuntimeBalance;
+import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.bundle.RuntimeMemo;
 import dev.girdle.java.bundle.RuntimeTrial;
-import dev.girdle.java.bundle.Runtimes;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JarManifest;
@@ -75,7 +75,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** What Java knows about one application. */
-final class JavaExamination implements Examination {
+final class JavaExamination implements LanguageModel {
   private final Application application;
   private final Jdk jdk = new Jdk();
   private final ClassIndex index;
@@ -121,7 +121,7 @@ final class JavaExamination implements Examination {
 
   /** Whether the program is started as modules, so that their descriptors count. */
   private boolean isModular() {
-    return application.starts().stream().anyMatch(Start::isOfModule);
+    return application.starts().stream().anyMatch(LaunchSpec::isOfModule);
   }
 
   private void addDeclaredServices(Component component, Modules.Description description) {
@@ -141,9 +141,9 @@ final class JavaExamination implements Examination {
   }
 
   @Override
-  public List<Demand> seeds(List<Start> starts) {
+  public List<Demand> seeds(List<LaunchSpec> starts) {
     List<Demand> seeds = new ArrayList<>();
-    for (Start start : starts) {
+    for (LaunchSpec start : starts) {
       EntryPoint entry = start.entry();
       seeds.add(Demand.ofPlan(JavaThing.CODE, entry.name()));
       if (!entry.module().isEmpty()) {
@@ -208,9 +208,9 @@ final class JavaExamination implements Examination {
   }
 
   @Override
-  public RuntimeNeed needOf(List<Start> starts) {
+  public RuntimeNeed needOf(List<LaunchSpec> starts) {
     RuntimeNeed need = leastNeed();
-    for (Start start : starts) {
+    for (LaunchSpec start : starts) {
       for (Item item : index.classNamed(start.entry().name()).stream().limit(1).toList()) {
         ClassHeader header = headerOf(item);
         need = newer(need, header.release(), header.preview(), item);
@@ -363,7 +363,7 @@ final class JavaExamination implements Examination {
 
   @Override
   public RuntimeParts runtimeParts(Closure closure, Choice choice) {
-    ModuleChoice modules = Runtimes.modules(jdk.requirements(), closure, choice);
+    ModuleChoice modules = RuntimeBundler.modules(jdk.requirements(), closure, choice);
     return new RuntimeParts(modules.chosen(), modules.leftOut());
   }
 
@@ -378,7 +378,7 @@ final class JavaExamination implements Examination {
     return plan.runtime().isBundled()
         ? Optional.of(
             RuntimeBalance.of(
-                Runtimes.chosen(plan.runtime(), plan.choice().target(), runtimeNeed(closure)),
+                RuntimeBundler.chosen(plan.runtime(), plan.choice().target(), runtimeNeed(closure)),
                 plan,
                 closure,
                 selection))
@@ -506,7 +506,7 @@ final class JavaExamination implements Examination {
             case MERGED -> new MergedLayout(request, mainClasses).layOut();
           };
       boolean bringsRuntime = request.shape() == Shape.FOLDER && request.runtime().isBundled();
-      return bringsRuntime ? Runtimes.addTo(layout, request, runtimes) : layout;
+      return bringsRuntime ? RuntimeBundler.addTo(layout, request, runtimes) : layout;
     } catch (IOException e) {
       // what is read says so by itself; all else is the writing of what has to be made
       throw GirdleException.because(e, () -> TemporaryFolder.noRoom(e));

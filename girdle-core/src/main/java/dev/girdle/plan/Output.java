@@ -12,7 +12,7 @@ import java.util.List;
  * @param out the folder that the artifacts go to
  * @param replace whether an artifact that Girdle made before may be replaced
  */
-public record Output(List<FormWish> forms, List<Target> targets, Path out, boolean replace) {
+public record Output(List<FormRequest> forms, List<Target> targets, Path out, boolean replace) {
   /** Nothing is made. */
   public static final Output NONE = new Output(List.of(), List.of(), Path.of("sealed"), false);
 
@@ -29,7 +29,7 @@ public record Output(List<FormWish> forms, List<Target> targets, Path out, boole
    * @param forms the forms to make
    * @return an output without more wishes
    */
-  public static Output of(Path out, FormWish... forms) {
+  public static Output of(Path out, FormRequest... forms) {
     return new Output(List.of(forms), List.of(), out, false);
   }
 

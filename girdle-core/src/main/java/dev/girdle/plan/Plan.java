@@ -21,9 +21,9 @@ public record Plan(
     Source source,
     Choice choice,
     Output output,
-    Particulars particulars,
+    AppMetadata particulars,
     List<ExtraFile> files,
-    RuntimeWish runtime,
+    RuntimeRequest runtime,
     List<Rehearsal> rehearsals,
     Optional<Path> file) {
   /** Copies the lists. */
@@ -43,9 +43,9 @@ public record Plan(
         Source.of(app),
         Choice.USUAL,
         Output.NONE,
-        Particulars.NONE,
+        AppMetadata.NONE,
         List.of(),
-        RuntimeWish.HOST,
+        RuntimeRequest.HOST,
         List.of(),
         Optional.empty());
   }
@@ -86,7 +86,7 @@ public record Plan(
    * @param newRuntime which runtime goes along
    * @return a new plan
    */
-  public Plan with(RuntimeWish newRuntime) {
+  public Plan with(RuntimeRequest newRuntime) {
     return new Plan(source, choice, output, particulars, files, newRuntime, rehearsals, file);
   }
 

@@ -3,9 +3,9 @@ package dev.girdle.record;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ExecutableForm;
+import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
-import dev.girdle.io.Squeeze;
 import dev.girdle.io.TarReader;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
@@ -75,7 +75,7 @@ public final class ArtifactReader {
   private static long payload(Path file) throws IOException {
     try (InputStream in = Files.newInputStream(file)) {
       byte[] head = in.readNBytes(HEAD);
-      if (Squeeze.isOne(head)) {
+      if (Compression.isOne(head)) {
         return 0;
       }
       String text = new String(head, StandardCharsets.ISO_8859_1);

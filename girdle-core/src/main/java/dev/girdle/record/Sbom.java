@@ -3,7 +3,7 @@ package dev.girdle.record;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Provenance;
 import dev.girdle.licence.Spdx;
-import dev.girdle.plan.Particulars;
+import dev.girdle.plan.AppMetadata;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -61,7 +61,7 @@ public final class Sbom {
    * @param parts its components
    * @return JSON in UTF-8; the same for the same input
    */
-  public static byte[] write(Identity identity, Particulars particulars, List<Part> parts) {
+  public static byte[] write(Identity identity, AppMetadata particulars, List<Part> parts) {
     Bom bom = new Bom();
     bom.setMetadata(metadata(identity, particulars));
     Dependency all = new Dependency(APPLICATION);
@@ -84,7 +84,7 @@ public final class Sbom {
     }
   }
 
-  private static Metadata metadata(Identity identity, Particulars particulars) {
+  private static Metadata metadata(Identity identity, AppMetadata particulars) {
     Component application = new Component();
     application.setType(Component.Type.APPLICATION);
     application.setBomRef(APPLICATION);

@@ -38,7 +38,7 @@ final class Causes {
 
   private final ArtifactRecord content;
   private final List<String> lost;
-  private final Map<String, Trouble> found = new LinkedHashMap<>();
+  private final Map<String, Diagnosis> found = new LinkedHashMap<>();
 
   private Causes(ArtifactRecord content, List<String> lost) {
     this.content = content;
@@ -46,7 +46,7 @@ final class Causes {
   }
 
   /** Everything that some lines tell as missing, each once. */
-  static List<Trouble> of(List<String> lines, Subject subject, Set<String> libraries) {
+  static List<Diagnosis> of(List<String> lines, RehearsedArtifact subject, Set<String> libraries) {
     Causes causes = new Causes(subject.content(), subject.lostFiles());
     for (String file : causes.lost) {
       causes.put(file, "", "the artifact has lost its file " + file + "; seal it again", "");
@@ -264,6 +264,6 @@ final class Causes {
   private void put(String key, String said, String cause, String mend) {
     boolean isLeftOut = mend.startsWith(ALWAYS);
     String leftOut = isLeftOut ? mend.substring(ALWAYS.length(), mend.length() - 1) : "";
-    found.putIfAbsent(key, new Trouble(said, cause, mend, leftOut));
+    found.putIfAbsent(key, new Diagnosis(said, cause, mend, leftOut));
   }
 }

@@ -1,6 +1,6 @@
 package dev.girdle.rehearse;
 
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -44,7 +44,7 @@ final class ClassLog {
    * @param paths tells where in the artifact a file lies; what is outside keeps its path
    * @param found gets the classes
    */
-  static void read(Path seen, StagePaths paths, Set<Seen> found) throws IOException {
+  static void read(Path seen, SandboxPaths paths, Set<Seen> found) throws IOException {
     try (Stream<Path> files = Files.list(seen)) {
       for (Path file :
           files.filter(f -> f.getFileName().toString().startsWith(PREFIX)).sorted().toList()) {
@@ -86,12 +86,12 @@ final class ClassLog {
         || source.contains("Lambda");
   }
 
-  private static void add(String line, StagePaths paths, Set<Seen> found) {
+  private static void add(String line, SandboxPaths paths, Set<Seen> found) {
     Matcher library = LIBRARY.matcher(line);
     if (library.matches()) {
       String path = library.group(1);
       if (paths.isNews(path)) {
-        found.add(new Seen(Kind.LIBRARY, paths.inArtifact(path), ""));
+        found.add(new Seen(EvidenceKind.LIBRARY, paths.inArtifact(path), ""));
       }
       return;
     }
@@ -110,6 +110,6 @@ final class ClassLog {
     } else if (source.startsWith("file:")) {
       from = paths.inArtifact(source.substring("file:".length()));
     }
-    found.add(new Seen(Kind.CLASS, name, from));
+    found.add(new Seen(EvidenceKind.CLASS, name, from));
   }
 }

@@ -12,7 +12,7 @@ import java.util.Set;
  * @param status its exit status; -1 if it had to be ended
  * @param output its standard output, or the end of it
  * @param errors its standard error, or the end of it
- * @param made the files it made where it was started, as {@link Performance#made()} has them
+ * @param made the files it made where it was started, as {@link RunResult#made()} has them
  * @param isSteady whether it is not known to make other files each time
  */
 public record PlainRun(
@@ -43,7 +43,7 @@ public record PlainRun(
    */
   public static PlainRun of(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
       throws IOException {
-    Act act = Act.of(builder, rehearsal, folder);
+    ProcessRun act = ProcessRun.of(builder, rehearsal, folder);
     return new PlainRun(
         act.status(), act.output(), act.errors(), Traces.made(builder.directory().toPath()), true);
   }
@@ -61,7 +61,7 @@ public record PlainRun(
       throws IOException {
     Path seen = Files.createTempDirectory(folder, "seen");
     builder.environment().put("JAVA_TOOL_OPTIONS", ClassLog.option(seen.toString(), 9));
-    Act.of(builder, rehearsal, folder);
+    ProcessRun.of(builder, rehearsal, folder);
     return ClassLog.names(seen);
   }
 }

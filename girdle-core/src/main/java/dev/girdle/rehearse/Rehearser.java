@@ -2,7 +2,7 @@ package dev.girdle.rehearse;
 
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.evidence.Evidence;
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
@@ -24,8 +24,8 @@ import java.util.TreeSet;
 
 /** Runs an artifact as it would be run on a stranger's machine. */
 public final class Rehearser {
-  private final Subject subject;
-  private final StageWish wish;
+  private final RehearsedArtifact subject;
+  private final SandboxRequest wish;
   private final Optional<Path> java;
   private final String given;
   private final Optional<List<String>> namespaces;
@@ -43,10 +43,10 @@ public final class Rehearser {
   public Rehearser(
       Path artifact,
       ArtifactRecord content,
-      StageWish wish,
+      SandboxRequest wish,
       Optional<Path> java,
       String javaTitle) {
-    this.subject = new Subject(artifact, content);
+    this.subject = new RehearsedArtifact(artifact, content);
     this.wish = wish;
     this.namespaces = Namespaces.words(wish.network());
     boolean needs = subject.needsRuntime();
@@ -67,8 +67,8 @@ public final class Rehearser {
    * @return how each went, in their order
    * @throws GirdleException if it cannot be run at all
    */
-  public List<Performance> perform(List<Rehearsal> rehearsals, Progress progress) {
-    List<Performance> performances = new ArrayList<>();
+  public List<RunResult> perform(List<Rehearsal> rehearsals, Progress progress) {
+    List<RunResult> performances = new ArrayList<>();
     for (Rehearsal rehearsal : rehearsals) {
       progress.at("rehearsing " + rehearsal.name(), performances.size(), rehearsals.size());
       performances.add(perform(rehearsal));
@@ -83,7 +83,7 @@ public final class Rehearser {
    * @return how it went
    * @throws GirdleException if it cannot be run at all
    */
-  public Performance perform(Rehearsal rehearsal) {
+  public RunResult perform(Rehearsal rehearsal) {
     if (!wish.network() && rehearsal.expected().port() > 0) {
       throw GirdleException.request(
           "a machine without a network cannot be asked whether its port "
@@ -91,7 +91,7 @@ public final class Rehearser {
               + " answers",
           "  Name a line that the program prints once it is up, or leave out --no-network.");
     }
-    try (Stage stage = Stage.of(subject, wish, namespaces, java)) {
+    try (Sandbox stage = Sandbox.of(subject, wish, namespaces, java)) {
       return perform(rehearsal, stage);
     } catch (IOException e) {
       throw new GirdleException(
@@ -99,7 +99,7 @@ public final class Rehearser {
     }
   }
 
-  private Performance perform(Rehearsal rehearsal, Stage stage) throws IOException {
+  private RunResult perform(Rehearsal rehearsal, Sandbox stage) throws IOException {
     int oldest = subject.content().runtime().release();
     String option = ClassLog.option(stage.seenThere(), oldest);
     Map<String, String> environment = new HashMap<>();
@@ -117,9 +117,9 @@ public final class Rehearser {
     words.addAll(
         subject.start(stage.programThere(), stage.javaThere(), rehearsal.entry(), List.of(option)));
     words.addAll(rehearsal.arguments());
-    Act act = Act.of(stage.process(words, environment), rehearsal, stage.seen());
+    ProcessRun act = ProcessRun.of(stage.process(words, environment), rehearsal, stage.seen());
 
-    StagePaths paths = new StagePaths(stage.programThere(), stage.homeThere());
+    SandboxPaths paths = new SandboxPaths(stage.programThere(), stage.homeThere());
     Set<Seen> seen = new TreeSet<>();
     Set<String> absent = new TreeSet<>();
     ClassLog.read(stage.seen(), paths, seen);
@@ -127,11 +127,11 @@ public final class Rehearser {
     List<String> lines = new ArrayList<>(act.errors().lines().toList());
     lines.addAll(act.output().lines().toList());
     List<String> failures = new Verdict(rehearsal, act).failures();
-    List<Trouble> troubles = Causes.of(lines, subject, stage.missingLibraries());
+    List<Diagnosis> troubles = Causes.of(lines, subject, stage.missingLibraries());
     if (failures.isEmpty() && troubles.isEmpty()) {
-      seen.add(new Seen(Kind.REHEARSAL, rehearsal.name(), given(rehearsal)));
+      seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
     }
-    return new Performance(
+    return new RunResult(
         rehearsal,
         stage.hiding(),
         given,
@@ -153,19 +153,19 @@ public final class Rehearser {
   }
 
   /** What it read outside of the artifact, and what it looked for that lies here only. */
-  private static List<Performance.Outside> outside(
-      Set<Seen> seen, Set<String> absent, StagePaths paths) {
-    List<Performance.Outside> outside = new ArrayList<>();
+  private static List<RunResult.Outside> outside(
+      Set<Seen> seen, Set<String> absent, SandboxPaths paths) {
+    List<RunResult.Outside> outside = new ArrayList<>();
     for (Seen one : seen) {
-      boolean isFile = one.kind() == Kind.FILE || one.kind() == Kind.LIBRARY;
+      boolean isFile = one.kind() == EvidenceKind.FILE || one.kind() == EvidenceKind.LIBRARY;
       if (isFile && one.name().startsWith("/") && !paths.isOfTheSystem(one.name())) {
-        outside.add(new Performance.Outside(one.name(), true));
+        outside.add(new RunResult.Outside(one.name(), true));
       }
     }
     for (String path : absent) {
       boolean isPlace = paths.isOfTheSystem(path) || paths.isInArtifact(path);
       if (!isPlace && !path.startsWith(paths.home()) && Files.isRegularFile(Path.of(path))) {
-        outside.add(new Performance.Outside(path, false));
+        outside.add(new RunResult.Outside(path, false));
       }
     }
     return outside;

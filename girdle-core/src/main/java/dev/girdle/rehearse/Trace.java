@@ -1,6 +1,6 @@
 package dev.girdle.rehearse;
 
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -52,7 +52,7 @@ final class Trace {
    * @param found gets what was used
    * @param absent gets the paths that were looked for and are not there
    */
-  static void read(Path seen, StagePaths paths, Set<Seen> found, Set<String> absent)
+  static void read(Path seen, SandboxPaths paths, Set<Seen> found, Set<String> absent)
       throws IOException {
     Path file = seen.resolve(FILE);
     if (!Files.isRegularFile(file)) {
@@ -66,10 +66,10 @@ final class Trace {
         if (open.matches()) {
           opened(open.group(1), open.group(2), open.group(3).startsWith("-"), paths, found, absent);
         } else if (exec.matches()) {
-          found.add(new Seen(Kind.PROCESS, paths.inArtifact(exec.group(1)), ""));
+          found.add(new Seen(EvidenceKind.PROCESS, paths.inArtifact(exec.group(1)), ""));
         } else if (connect.matches()) {
           String address = connect.group(2).replaceFirst("^::ffff:", "");
-          found.add(new Seen(Kind.ADDRESS, address + ":" + connect.group(1), ""));
+          found.add(new Seen(EvidenceKind.ADDRESS, address + ":" + connect.group(1), ""));
         }
       }
     }
@@ -79,7 +79,7 @@ final class Trace {
       String path,
       String flags,
       boolean failed,
-      StagePaths paths,
+      SandboxPaths paths,
       Set<Seen> found,
       Set<String> absent) {
     String whole = unescaped(path);
@@ -92,12 +92,13 @@ final class Trace {
         absent.add(whole);
       }
     } else if (reads && !flags.contains("O_DIRECTORY") && counts(whole, paths)) {
-      Kind kind = whole.matches(".*\\.so(\\.\\d+)*") ? Kind.LIBRARY : Kind.FILE;
+      EvidenceKind kind =
+          whole.matches(".*\\.so(\\.\\d+)*") ? EvidenceKind.LIBRARY : EvidenceKind.FILE;
       found.add(new Seen(kind, paths.inArtifact(whole), ""));
     }
   }
 
-  private static boolean counts(String path, StagePaths paths) {
+  private static boolean counts(String path, SandboxPaths paths) {
     boolean isData = path.startsWith("/usr/share/zoneinfo") || path.startsWith("/usr/lib/locale");
     return isData || paths.isNews(path);
   }

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 
 /** What of a run was not as it should be. */
-record Verdict(Rehearsal rehearsal, Act act) {
+record Verdict(Rehearsal rehearsal, ProcessRun act) {
   List<String> failures() throws IOException {
     List<String> failures = new ArrayList<>();
     Rehearsal.Expected expected = rehearsal.expected();
@@ -34,7 +34,8 @@ record Verdict(Rehearsal rehearsal, Act act) {
         .matches()
         .filter(m -> !Pattern.compile(m).matcher(act.output()).find())
         .ifPresent(m -> failures.add("nothing in its output matches " + m));
-    if (expected.output().isPresent() && !Act.isSame(expected.output().get(), act.output())) {
+    if (expected.output().isPresent()
+        && !ProcessRun.isSame(expected.output().get(), act.output())) {
       failures.add("its output differs from " + expected.output().get());
     }
     return failures;

@@ -9,7 +9,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.UnreadableItemException;
-import dev.girdle.closure.Witness;
+import dev.girdle.closure.WalkListener;
 import java.io.IOException;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -18,7 +18,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Collects for every item all that ask for it, where a closure keeps only the first. */
-public final class Askers implements Witness {
+public final class Askers implements WalkListener {
   /** Of what is not needed itself, a few are enough to tell why a thing looked useful. */
   private static final int IDLE = 8;
 

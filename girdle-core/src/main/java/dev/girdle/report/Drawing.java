@@ -25,31 +25,31 @@ public final class Drawing {
   /** Pixels of a letter of the headings, wide ones counted in. */
   private static final double LETTER = 6.7;
 
-  private final Picture picture;
+  private final ReportModel model;
   private final StringBuilder svg = new StringBuilder();
 
-  private record Group(Part part, List<Piece> pieces, long bytes) {}
+  private record Group(ReportPart part, List<ReportItem> pieces, long bytes) {}
 
-  private Drawing(Picture picture) {
-    this.picture = picture;
+  private Drawing(ReportModel model) {
+    this.model = model;
   }
 
   /**
    * Draws.
    *
-   * @param picture what is drawn
+   * @param model what is drawn
    * @return SVG in UTF-8; the same picture gives the same bytes
    */
-  public static byte[] svg(Picture picture) {
-    Drawing drawing = new Drawing(picture);
+  public static byte[] svg(ReportModel model) {
+    Drawing drawing = new Drawing(model);
     drawing.draw();
     return drawing.svg.toString().getBytes(StandardCharsets.UTF_8);
   }
 
   private void draw() {
-    long in = picture.bytes(true);
-    long left = picture.bytes(false);
-    Subject subject = picture.subject();
+    long in = model.bytes(true);
+    long left = model.bytes(false);
+    Subject subject = model.subject();
     line("<?xml version=\"1.0\" encoding=\"UTF-8\"?>");
     line("<!-- %s -->", ReportFile.MARK);
     line(
@@ -57,7 +57,7 @@ public final class Drawing {
         WIDTH, HEIGHT);
     String title = Markup.text((subject.title() + " " + subject.release()).strip());
     line("<title>%s: what goes along and what stays behind</title>", title);
-    line("<style>%s</style>", Page.text("drawing.css"));
+    line("<style>%s</style>", ReportPage.text("drawing.css"));
     line("<rect class=\"ground\" width=\"%.0f\" height=\"%.0f\"/>", WIDTH, HEIGHT);
     line("<text class=\"title\" x=\"%.0f\" y=\"46\">%s</text>", EDGE, title);
     Box all = new Box(EDGE, TOP, WIDTH - 2 * EDGE, HEIGHT - TOP - BOTTOM);
@@ -95,18 +95,19 @@ public final class Drawing {
   }
 
   private List<Group> groups(boolean isIn) {
-    List<List<Piece>> byPart = new ArrayList<>();
-    picture.parts().forEach(p -> byPart.add(new ArrayList<>()));
-    picture.pieces().stream()
-        .filter(p -> p.fate().isIn() == isIn && p.bytes() > 0)
+    List<List<ReportItem>> byPart = new ArrayList<>();
+    model.parts().forEach(p -> byPart.add(new ArrayList<>()));
+    model.pieces().stream()
+        .filter(p -> p.disposition().isIn() == isIn && p.bytes() > 0)
         .forEach(p -> byPart.get(p.part()).add(p));
     List<Group> groups = new ArrayList<>();
     for (int i = 0; i < byPart.size(); i++) {
-      List<Piece> pieces = byPart.get(i);
-      pieces.sort(Comparator.comparing(Piece::bytes).reversed().thenComparing(Piece::path));
-      long bytes = pieces.stream().mapToLong(Piece::bytes).sum();
-      if (bytes > 0 && picture.parts().get(i).supplied()) {
-        groups.add(new Group(picture.parts().get(i), pieces, bytes));
+      List<ReportItem> pieces = byPart.get(i);
+      pieces.sort(
+          Comparator.comparing(ReportItem::bytes).reversed().thenComparing(ReportItem::path));
+      long bytes = pieces.stream().mapToLong(ReportItem::bytes).sum();
+      if (bytes > 0 && model.parts().get(i).supplied()) {
+        groups.add(new Group(model.parts().get(i), pieces, bytes));
       }
     }
     groups.sort(Comparator.comparing(Group::bytes).reversed().thenComparing(g -> g.part().name()));
@@ -123,12 +124,12 @@ public final class Drawing {
     line(
         "<rect class=\"part\" x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"%.1f\"/>",
         box.x() + 0.5, box.y() + 0.5, Math.max(0, box.width() - 1), Math.max(0, box.height() - 1));
-    double[] weights = group.pieces().stream().mapToDouble(Piece::bytes).toArray();
+    double[] weights = group.pieces().stream().mapToDouble(ReportItem::bytes).toArray();
     List<Box> boxes = Squares.divide(inside, weights);
-    Map<Fate, StringBuilder> paths = new EnumMap<>(Fate.class);
+    Map<Disposition, StringBuilder> paths = new EnumMap<>(Disposition.class);
     for (int i = 0; i < boxes.size(); i++) {
       StringBuilder path =
-          paths.computeIfAbsent(group.pieces().get(i).fate(), f -> new StringBuilder());
+          paths.computeIfAbsent(group.pieces().get(i).disposition(), f -> new StringBuilder());
       Box item = boxes.get(i);
       path.append(
           String.format(
@@ -141,8 +142,10 @@ public final class Drawing {
               -item.width()));
     }
     paths.forEach(
-        (fate, path) ->
-            line("<path class=\"%s\" d=\"%s\"/>", fate.name().toLowerCase(Locale.ROOT), path));
+        (disposition, path) ->
+            line(
+                "<path class=\"%s\" d=\"%s\"/>",
+                disposition.name().toLowerCase(Locale.ROOT), path));
     if (labelled) {
       int letters = (int) ((box.width() - 10) / LETTER);
       line(
@@ -160,15 +163,15 @@ public final class Drawing {
 
   private void legend() {
     double x = EDGE;
-    for (Fate fate : Fate.values()) {
-      if (picture.pieces().stream().anyMatch(p -> p.fate() == fate && p.bytes() > 0)) {
+    for (Disposition disposition : Disposition.values()) {
+      if (model.pieces().stream().anyMatch(p -> p.disposition() == disposition && p.bytes() > 0)) {
         line(
             "<rect class=\"%s\" x=\"%.1f\" y=\"%.1f\" width=\"14\" height=\"14\"/>",
-            fate.name().toLowerCase(Locale.ROOT), x, HEIGHT - 37);
+            disposition.name().toLowerCase(Locale.ROOT), x, HEIGHT - 37);
         line(
             "<text class=\"label\" x=\"%.1f\" y=\"%.1f\">%s</text>",
-            x + 20, HEIGHT - 25, fate.label());
-        x += 40 + fate.label().length() * LETTER;
+            x + 20, HEIGHT - 25, disposition.label());
+        x += 40 + disposition.label().length() * LETTER;
       }
     }
   }

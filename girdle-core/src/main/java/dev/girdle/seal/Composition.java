@@ -12,12 +12,12 @@ import java.util.List;
 
 /** Puts together all files of an artifact: the program, and what people and systems want to see. */
 final class Composition {
-  private final Assessment assessment;
+  private final Analysis analysis;
   private final Shape shape;
   private final FormKind form;
 
-  Composition(Assessment assessment, Shape shape, FormKind form) {
-    this.assessment = assessment;
+  Composition(Analysis analysis, Shape shape, FormKind form) {
+    this.analysis = analysis;
     this.shape = shape;
     this.form = form;
   }
@@ -28,39 +28,37 @@ final class Composition {
     boolean isSeen = isFolder && form != FormKind.EXECUTABLE;
     Appearance appearance =
         new Appearance(
-            assessment.application().identity(),
-            assessment.plan().particulars(),
-            assessment.application().starts(),
-            assessment.plan().choice().target());
+            analysis.application().identity(),
+            analysis.plan().particulars(),
+            analysis.application().starts(),
+            analysis.plan().choice().target());
     LayoutRequest request =
         new LayoutRequest(
             shape,
-            assessment.application(),
-            assessment.application().starts(),
-            assessment.plan().choice().target(),
+            analysis.application(),
+            analysis.application().starts(),
+            analysis.plan().choice().target(),
             isSeen ? appearance.programFolder() : "",
             form == FormKind.EXECUTABLE,
-            isFolder
-                ? assessment.plan().runtime()
-                : assessment.plan().runtime().of(RuntimeKind.HOST),
-            assessment.plan().choice(),
+            isFolder ? analysis.plan().runtime() : analysis.plan().runtime().of(RuntimeKind.HOST),
+            analysis.plan().choice(),
             isSeen ? appearance.receiverNotes() : List.of(),
-            assessment.examination(),
-            assessment.closure(),
-            assessment.selection(),
-            assessment.need());
-    Layout layout = assessment.examination().layOut(request);
+            analysis.model(),
+            analysis.closure(),
+            analysis.selection(),
+            analysis.need());
+    Layout layout = analysis.model().layOut(request);
     if (isSeen) {
       layout = appearance.dress(layout);
     }
-    List<LayoutFile> more = new ArrayList<>(new LegalFiles(assessment, shape).files());
-    more.addAll(new SbomFile(assessment, shape).files());
-    layout = ExtraFiles.addTo(layout.plus(more), assessment.plan().files());
-    return assessment.examination().prepareStart(layout, request).noticing(unknownLicences());
+    List<LayoutFile> more = new ArrayList<>(new LegalFiles(analysis, shape).files());
+    more.addAll(new SbomFile(analysis, shape).files());
+    layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
+    return analysis.model().prepareStart(layout, request).noticing(unknownLicences());
   }
 
   private List<String> unknownLicences() {
-    List<String> unknown = new Standing(assessment).unknown();
+    List<String> unknown = new Licensing(analysis).unknown();
     return unknown.isEmpty()
         ? List.of()
         : List.of("the licence is not known of " + String.join(", ", unknown));

@@ -2,7 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Strength;
-import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unresolved;
 import java.util.List;
 
 /**
@@ -11,7 +11,7 @@ import java.util.List;
  * @param family what they belong to, as far as names tell: a package, or the one thing itself
  * @param things the missing things, the likeliest first; at least one
  */
-public record Doubt(String family, List<Unmet> things) {
+public record Doubt(String family, List<Unresolved> things) {
   /** Copies the list. */
   public Doubt {
     things = List.copyOf(things);

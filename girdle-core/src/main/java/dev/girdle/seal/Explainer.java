@@ -9,8 +9,8 @@ import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reasons;
-import dev.girdle.closure.Unmet;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.ecosystem.RuntimeParts;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
@@ -26,17 +26,17 @@ import java.util.function.Predicate;
 public final class Explainer {
   private static final int ASKERS = 5;
 
-  private final Assessment assessment;
+  private final Analysis analysis;
   private final Closure closure;
 
   /**
    * Creates an explainer.
    *
-   * @param assessment what is known about the application; stays open as long as it is asked
+   * @param analysis what is known about the application; stays open as long as it is asked
    */
-  public Explainer(Assessment assessment) {
-    this.assessment = assessment;
-    this.closure = assessment.closure();
+  public Explainer(Analysis analysis) {
+    this.analysis = analysis;
+    this.closure = analysis.closure();
   }
 
   /**
@@ -54,13 +54,13 @@ public final class Explainer {
       missing(thing).ifPresent(found::add);
     }
     if (found.isEmpty()) {
-      assessment.examination().find(thing).forEach(item -> found.add(item(item)));
+      analysis.model().find(thing).forEach(item -> found.add(item(item)));
     }
     if (found.isEmpty()) {
       ofRuntime(thing).ifPresent(found::add);
     }
     if (found.isEmpty()) {
-      assessment.application().setAside().stream()
+      analysis.application().setAside().stream()
           .filter(s -> s.path().equals(thing) || s.path().endsWith("/" + thing))
           .forEach(s -> found.add(new Explanation.Aside(s)));
     }
@@ -71,7 +71,7 @@ public final class Explainer {
   }
 
   private Optional<Explanation> component(String name) {
-    for (Component component : assessment.application().components()) {
+    for (Component component : analysis.application().components()) {
       if (component.name().equals(name)
           || component.origin().equals(name)
           || component.name().equals(name + ".jar")
@@ -87,7 +87,7 @@ public final class Explainer {
   }
 
   private Explanation component(Component component) {
-    for (Ballast ballast : assessment.ballast()) {
+    for (Ballast ballast : analysis.ballast()) {
       if (ballast.component().equals(component.name()) && ballast.path().isEmpty()) {
         return new Explanation.LeftOut(ballast, askers(i -> i.component() == component));
       }
@@ -105,9 +105,9 @@ public final class Explainer {
         .map(this::missing);
   }
 
-  private Explanation missing(Unmet unmet) {
+  private Explanation missing(Unresolved unmet) {
     List<Demand> chain = closure.chain(unmet.demands().get(0));
-    return new Explanation.Missing(unmet, assessment.advice(unmet), chain);
+    return new Explanation.Missing(unmet, analysis.advice(unmet), chain);
   }
 
   private Explanation item(Item item) {
@@ -117,14 +117,14 @@ public final class Explainer {
     if (item.component().role() == Role.RUNTIME) {
       return ofRuntime(item);
     }
-    boolean kept = assessment.selection().keeps(item);
+    boolean kept = analysis.selection().keeps(item);
     return new Explanation.Unreached(item, kept, why(item, kept), askers(i -> i == item));
   }
 
   private Optional<Explanation> ofRuntime(String name) {
-    return assessment
-        .examination()
-        .findInRuntime(name, assessment.plan(), closure, assessment.selection())
+    return analysis
+        .model()
+        .findInRuntime(name, analysis.plan(), closure, analysis.selection())
         .map(
             t ->
                 t.chain().isEmpty()
@@ -134,7 +134,7 @@ public final class Explainer {
 
   /** What nothing reaches may be a part of a trimmed runtime all the same. */
   private Explanation ofRuntime(Item item) {
-    RuntimeParts parts = assessment.examination().runtimeParts(closure, assessment.plan().choice());
+    RuntimeParts parts = analysis.model().runtimeParts(closure, analysis.plan().choice());
     String chosen = parts.chosen().get(item.name());
     String why = chosen == null ? parts.leftOut().get(item.name()) : chosen;
     return new Explanation.Unreached(
@@ -146,15 +146,15 @@ public final class Explainer {
 
   private String why(Item item, boolean kept) {
     if (kept) {
-      return Reasons.of(item, assessment.selection(), closure);
+      return Reasons.of(item, analysis.selection(), closure);
     }
-    return assessment.selection().whyLeftOut(item).orElse("nothing reaches it");
+    return analysis.selection().whyLeftOut(item).orElse("nothing reaches it");
   }
 
   /** Who, of all that is not reached itself, asks for such an item of another component. */
   private List<Demand> askers(Predicate<Item> wanted) {
     List<Demand> found = new ArrayList<>();
-    for (Component component : assessment.application().components()) {
+    for (Component component : analysis.application().components()) {
       for (Item item : component.items()) {
         if (closure.reached(item).isEmpty() && !wanted.test(item)) {
           demandsOf(item).stream().filter(d -> leadsTo(d, wanted)).limit(1).forEach(found::add);
@@ -169,14 +169,14 @@ public final class Explainer {
 
   private List<Demand> demandsOf(Item item) {
     try {
-      return assessment.examination().linkage().demandsOf(item).named();
+      return analysis.model().linkage().demandsOf(item).named();
     } catch (UnreadableItemException | IOException e) {
       return List.of(); // it is not reached, so its damage harms nobody
     }
   }
 
   private boolean leadsTo(Demand demand, Predicate<Item> wanted) {
-    Answer answer = assessment.examination().linkage().resolve(demand);
+    Answer answer = analysis.model().linkage().resolve(demand);
     return answer instanceof Answer.Items items
         && items.items().stream().anyMatch(wanted)
         && items.items().stream().noneMatch(i -> i.component() == demand.from().component());
@@ -184,7 +184,7 @@ public final class Explainer {
 
   private GirdleException unknown(String thing) {
     Set<String> names = new LinkedHashSet<>();
-    for (Component component : assessment.application().components()) {
+    for (Component component : analysis.application().components()) {
       names.add(component.name());
       component.items().forEach(i -> names.add(i.name()));
     }
@@ -193,7 +193,7 @@ public final class Explainer {
     List<String> lines = new ArrayList<>();
     lines.add(
         "nothing in "
-            + assessment.application().source()
+            + analysis.application().source()
             + " is called "
             + thing
             + (near.isEmpty() ? "" : "; did you mean " + near.get(0) + "?"));

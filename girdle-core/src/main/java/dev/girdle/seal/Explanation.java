@@ -5,7 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.SetAside;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unresolved;
 import java.util.List;
 
 /** Why something is in, out, or missing. */
@@ -81,7 +81,7 @@ public sealed interface Explanation {
    * @param advice what is known about it; may be empty
    * @param chain the demands from the plan's to the strongest of these
    */
-  record Missing(Unmet unmet, String advice, List<Demand> chain) implements Explanation {
+  record Missing(Unresolved unmet, String advice, List<Demand> chain) implements Explanation {
     @Override
     public String subject() {
       return unmet.name();

@@ -2,8 +2,8 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Reasons;
-import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Unreadable;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
@@ -28,9 +28,9 @@ final class Faults {
   /** What was read to its end already, and is whole. */
   private final Set<Item> sound = ConcurrentHashMap.newKeySet();
 
-  void throwIfAny(Assessment assessment) {
+  void throwIfAny(Analysis analysis) {
     List<String> lines = new ArrayList<>();
-    for (Unreadable unreadable : assessment.closure().unreadable()) {
+    for (Unreadable unreadable : analysis.closure().unreadable()) {
       lines.add(
           unreadable.item().component().origin()
               + ": "
@@ -38,7 +38,7 @@ final class Faults {
               + " is needed and "
               + unreadable.why());
     }
-    List<String> damaged = damaged(assessment);
+    List<String> damaged = damaged(analysis);
     lines.addAll(damaged.subList(0, Math.min(SHOWN, damaged.size())));
     if (damaged.size() > SHOWN) {
       lines.add("  … and " + (damaged.size() - SHOWN) + " more");
@@ -46,12 +46,12 @@ final class Faults {
     if (!lines.isEmpty()) {
       lines.add("  Copy or build again what holds them.");
     }
-    List<Unmet> missing = assessment.faults();
+    List<Unresolved> missing = analysis.faults();
     if (!missing.isEmpty()) {
-      describe(assessment, missing, lines);
-      lines.add("  See all with: girdle closure " + AsTyped.of(assessment.plan()));
+      describe(analysis, missing, lines);
+      lines.add("  See all with: girdle closure " + AsTyped.of(analysis.plan()));
       lines.add("  Add what holds them with --with PATH; or, if the program does without them:");
-      acceptances(assessment, missing).stream()
+      acceptances(analysis, missing).stream()
           .limit(SHOWN)
           .forEach(name -> lines.add("    --missing-ok '" + name + "'"));
     }
@@ -65,13 +65,11 @@ final class Faults {
    * Whatever goes along is read once to its end: archives can be copied as they are, and the walk
    * reads only what it has not read before, so that nobody else would look at the checksums.
    */
-  private List<String> damaged(Assessment assessment) {
+  private List<String> damaged(Analysis analysis) {
     Set<Item> told =
-        assessment.closure().unreadable().stream()
-            .map(Unreadable::item)
-            .collect(Collectors.toSet());
-    return assessment.kept().stream()
-        .flatMap(c -> assessment.selection().items(c).keySet().stream())
+        analysis.closure().unreadable().stream().map(Unreadable::item).collect(Collectors.toSet());
+    return analysis.kept().stream()
+        .flatMap(c -> analysis.selection().items(c).keySet().stream())
         .filter(i -> i.content() instanceof PackedContent && !told.contains(i))
         .toList()
         .parallelStream()
@@ -93,13 +91,13 @@ final class Faults {
     }
   }
 
-  private static void describe(Assessment assessment, List<Unmet> missing, List<String> lines) {
+  private static void describe(Analysis analysis, List<Unresolved> missing, List<String> lines) {
     lines.add(
         missing.size()
             + (missing.size() == 1 ? " class is" : " classes are")
             + " needed and missing:");
-    for (Unmet unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
-      String advice = assessment.advice(unmet);
+    for (Unresolved unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
+      String advice = analysis.advice(unmet);
       lines.add("  " + unmet.name() + (advice.isEmpty() ? "" : " (" + advice + ")"));
       lines.add("    " + Reasons.sentence(unmet.first()));
     }
@@ -109,13 +107,12 @@ final class Faults {
   }
 
   /** Patterns as narrow as what is missing: never a package of which something is there. */
-  private static List<String> acceptances(Assessment assessment, List<Unmet> missing) {
+  private static List<String> acceptances(Analysis analysis, List<Unresolved> missing) {
     Map<String, List<String>> together = new LinkedHashMap<>();
-    for (Unmet unmet : missing) {
+    for (Unresolved unmet : missing) {
       String name = unmet.name();
       int dot = name.lastIndexOf('.');
-      boolean isPartOfWhatIsThere =
-          assessment.examination().linkage().familyOf(unmet.first()).equals(name);
+      boolean isPartOfWhatIsThere = analysis.model().linkage().familyOf(unmet.first()).equals(name);
       String key = dot < 0 || isPartOfWhatIsThere ? name : name.substring(0, dot);
       together.computeIfAbsent(key, f -> new ArrayList<>()).add(name);
     }

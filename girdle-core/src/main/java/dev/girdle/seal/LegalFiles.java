@@ -14,23 +14,23 @@ import java.util.Set;
 
 /** The licence and notice texts of all that goes in, in one place. */
 final class LegalFiles {
-  private final Assessment assessment;
-  private final Standing standing;
+  private final Analysis analysis;
+  private final Licensing standing;
   private final String folder;
   private final Set<String> taken = new HashSet<>();
 
-  LegalFiles(Assessment assessment, Shape shape) {
-    this.assessment = assessment;
-    this.standing = new Standing(assessment);
-    this.folder = Standing.place(shape, "licences/", "META-INF/girdle/licences/");
+  LegalFiles(Analysis analysis, Shape shape) {
+    this.analysis = analysis;
+    this.standing = new Licensing(analysis);
+    this.folder = Licensing.place(shape, "licences/", "META-INF/girdle/licences/");
   }
 
   List<LayoutFile> files() {
     List<LayoutFile> files = new ArrayList<>();
     StringBuilder summary = new StringBuilder();
-    summary.append("What is in ").append(assessment.application().identity().title());
+    summary.append("What is in ").append(analysis.application().identity().title());
     summary.append(", and under which licence\n\n");
-    for (Component component : assessment.kept()) {
+    for (Component component : analysis.kept()) {
       String licences = String.join(", ", standing.licences(component));
       summary.append(
           String.format(

@@ -25,9 +25,9 @@ public final class Mending implements AutoCloseable {
   private static final int MOST_ROUNDS = 12;
   private static final String NOTE = "missed in a rehearsal";
 
-  private final Assessor assessor;
+  private final Analyzer assessor;
   private final Sealer sealer;
-  private final Gate gate;
+  private final RehearsalGate gate;
   private final TemporaryFolder folder;
   private final Set<String> putBack = new LinkedHashSet<>();
   private int seen;
@@ -39,7 +39,7 @@ public final class Mending implements AutoCloseable {
    * @param sealer makes the artifacts
    * @param gate what they have to pass
    */
-  public Mending(Assessor assessor, Sealer sealer, Gate gate) {
+  public Mending(Analyzer assessor, Sealer sealer, RehearsalGate gate) {
     this.assessor = assessor;
     this.sealer = sealer.through(gate);
     this.gate = gate;
@@ -53,13 +53,13 @@ public final class Mending implements AutoCloseable {
   /**
    * What came of it.
    *
-   * @param assessments of the last round; to be closed
+   * @param analyses of the last round; to be closed
    * @param outcome of the last round
    * @param putBack names of what was put back since a rehearsal missed it; may be empty
    * @param seen how many classes were put back since the application loads them when it is not
    *     sealed
    */
-  public record Mended(Assessments assessments, Outcome outcome, Set<String> putBack, int seen) {}
+  public record Mended(Analyses analyses, Outcome outcome, Set<String> putBack, int seen) {}
 
   /**
    * Seals.
@@ -71,19 +71,19 @@ public final class Mending implements AutoCloseable {
   public Mended seal(Plan plan) {
     Plan current = plan;
     for (int round = 1; ; round++) {
-      Assessments assessments = assessor.assessAll(current);
+      Analyses analyses = assessor.analyzeAll(current);
       try {
-        Outcome outcome = sealer.seal(assessments);
+        Outcome outcome = sealer.seal(analyses);
         boolean canGoOn = gate.hasFailed() && round < MOST_ROUNDS;
         Plan next = canGoOn ? mended(current) : current;
         if (next == current) {
-          return new Mended(assessments, outcome, putBack, seen);
+          return new Mended(analyses, outcome, putBack, seen);
         }
         // what this run has made itself may be replaced
         current = outcome.artifacts().isEmpty() ? next : next.with(next.output().replacing());
-        assessments.close();
+        analyses.close();
       } catch (RuntimeException e) {
-        assessments.close();
+        analyses.close();
         throw e;
       }
     }

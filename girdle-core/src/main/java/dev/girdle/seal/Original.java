@@ -7,8 +7,8 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
-import dev.girdle.rehearse.Performance;
 import dev.girdle.rehearse.PlainRun;
+import dev.girdle.rehearse.RunResult;
 import dev.girdle.rehearse.Traces;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -36,7 +36,7 @@ public final class Original implements AutoCloseable {
    * @throws GirdleException if it cannot be started
    */
   public static Original of(Plan plan, Progress progress) {
-    try (Application application = new Assessor(progress).survey(plan)) {
+    try (Application application = new Analyzer(progress).survey(plan)) {
       if (application.starts().isEmpty()) {
         throw GirdleException.request(
             application.source() + " has several entry points, or none",
@@ -45,7 +45,7 @@ public final class Original implements AutoCloseable {
       TemporaryFolder folder = TemporaryFolder.called("girdle-original");
       try {
         Path place = Files.createDirectories(folder.path().resolve("application"));
-        return new Original(folder, Runtimes.ecosystem().startUnsealed(application, place));
+        return new Original(folder, RuntimeCatalog.ecosystem().startUnsealed(application, place));
       } catch (IOException | RuntimeException e) {
         folder.close();
         throw e;
@@ -62,11 +62,11 @@ public final class Original implements AutoCloseable {
   /**
    * Runs it as an artifact was rehearsed, and compares.
    *
-   * @param performance how the artifact did
+   * @param result how the artifact did
    * @return the performance, with what differs among its failures
    */
-  public Performance compare(Performance performance) {
-    Rehearsal rehearsal = performance.rehearsal();
+  public RunResult compare(RunResult result) {
+    Rehearsal rehearsal = result.rehearsal();
     if (rehearsal.expected().staysUp()) {
       throw GirdleException.request(
           "the rehearsal "
@@ -75,12 +75,12 @@ public final class Original implements AutoCloseable {
     }
     try {
       PlainRun original = run(rehearsal);
-      List<String> failures = failures(original, performance);
-      if (!failures.isEmpty() && !traces(original, performance).isEmpty()) {
+      List<String> failures = failures(original, result);
+      if (!failures.isEmpty() && !traces(original, result).isEmpty()) {
         // what differs from run to run of the original is nothing to hold against the artifact
-        failures = failures(original.with(run(rehearsal)), performance);
+        failures = failures(original.with(run(rehearsal)), result);
       }
-      return performance.with(failures);
+      return result.with(failures);
     } catch (IOException e) {
       throw cannotRun(e);
     }
@@ -115,33 +115,31 @@ public final class Original implements AutoCloseable {
     }
   }
 
-  private static List<String> failures(PlainRun original, Performance performance) {
-    List<String> failures = new ArrayList<>(performance.failures());
-    if (original.status() == performance.status()) {
+  private static List<String> failures(PlainRun original, RunResult result) {
+    List<String> failures = new ArrayList<>(result.failures());
+    if (original.status() == result.status()) {
       failures.removeIf(f -> f.startsWith("it ended with"));
     } else {
-      failures.add(
-          "the original ends with " + original.status() + ", it with " + performance.status());
+      failures.add("the original ends with " + original.status() + ", it with " + result.status());
     }
-    if (!original.output().equals(performance.output())) {
+    if (!original.output().equals(result.output())) {
       failures.add(
           "its output differs from that of the original: "
-              + difference(original.output(), performance.output()));
+              + difference(original.output(), result.output()));
     }
-    failures.addAll(traces(original, performance));
+    failures.addAll(traces(original, result));
     return failures;
   }
 
   /** What it leaves behind and logs, where the original does neither. */
-  private static List<String> traces(PlainRun original, Performance performance) {
+  private static List<String> traces(PlainRun original, RunResult result) {
     List<String> failures = new ArrayList<>();
-    if (original.isSteady() && !original.made().equals(performance.made())) {
-      failures.add("the files it makes differ: " + difference(original.made(), performance.made()));
+    if (original.isSteady() && !original.made().equals(result.made())) {
+      failures.add("the files it makes differ: " + difference(original.made(), result.made()));
     }
     List<String> warnings =
         Traces.newWarnings(
-            performance.output() + "\n" + performance.errors(),
-            original.output() + "\n" + original.errors());
+            result.output() + "\n" + result.errors(), original.output() + "\n" + original.errors());
     if (!warnings.isEmpty()) {
       failures.add(
           "it warns where the original does not: "

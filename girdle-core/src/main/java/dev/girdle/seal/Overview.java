@@ -2,7 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Conflict;
-import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.plan.Plan;
 import java.util.List;
@@ -32,13 +32,8 @@ public record Overview(
     conflicts = List.copyOf(conflicts);
   }
 
-  static Overview of(
-      Plan plan, Application application, NativeItems natives, Examination examination) {
+  static Overview of(Plan plan, Application application, NativeItems natives, LanguageModel model) {
     return new Overview(
-        plan,
-        application,
-        natives,
-        examination.needOf(application.starts()),
-        examination.conflicts());
+        plan, application, natives, model.needOf(application.starts()), model.conflicts());
   }
 }

@@ -6,7 +6,7 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.Output;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -24,25 +24,25 @@ import java.util.Optional;
 final class Places {
   private final Map<Key, Path> places = new HashMap<>();
 
-  private record Key(Optional<Target> target, FormWish form) {}
+  private record Key(Optional<Target> target, FormRequest form) {}
 
   private Places() {}
 
-  Path of(Optional<Target> target, FormWish form) {
+  Path of(Optional<Target> target, FormRequest form) {
     return places.get(new Key(target, form));
   }
 
   /** The places of all artifacts for all targets of one plan. */
-  static Places of(List<Assessment> assessments) {
+  static Places of(List<Analysis> analyses) {
     Places found = new Places();
     Map<Path, String> taken = new LinkedHashMap<>();
     List<String> problems = new ArrayList<>();
-    for (Assessment assessment : assessments) {
-      Plan plan = assessment.plan();
+    for (Analysis analysis : analyses) {
+      Plan plan = analysis.plan();
       Optional<Target> target = plan.choice().target();
       List<Path> inputs = new ArrayList<>(plan.source().with());
       inputs.add(plan.source().app());
-      for (FormWish form : plan.output().forms()) {
+      for (FormRequest form : plan.output().forms()) {
         if (form.kind() == FormKind.EXECUTABLE) {
           refuseExecutable(plan, target, problems);
         }
@@ -53,9 +53,7 @@ final class Places {
                   + ", choose folder, zip or tgz");
         }
         Path place =
-            plan.output()
-                .out()
-                .resolve(fileName(form, assessment.application().identity(), target));
+            plan.output().out().resolve(fileName(form, analysis.application().identity(), target));
         String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
         String other = taken.putIfAbsent(place, what);
         if (other != null) {
@@ -91,7 +89,7 @@ final class Places {
     }
   }
 
-  private static String fileName(FormWish form, Identity identity, Optional<Target> target) {
+  private static String fileName(FormRequest form, Identity identity, Optional<Target> target) {
     if (form.as().isPresent()) {
       String as = form.as().get();
       return as.replace("{name}", identity.name())

@@ -5,7 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Selection;
-import dev.girdle.ecosystem.Examination;
+import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.plan.Prune;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -17,15 +17,15 @@ import java.util.Optional;
 final class Pruning {
   private final Prune prune;
   private final Closure closure;
-  private final Examination examination;
+  private final LanguageModel model;
   private final Map<Item, String> excluded;
   private final Map<Component, Map<Item, String>> kept = new LinkedHashMap<>();
   private final List<Ballast> ballast = new ArrayList<>();
 
-  Pruning(Prune prune, Closure closure, Examination examination, Map<Item, String> excluded) {
+  Pruning(Prune prune, Closure closure, LanguageModel model, Map<Item, String> excluded) {
     this.prune = prune;
     this.closure = closure;
-    this.examination = examination;
+    this.model = model;
     this.excluded = excluded;
   }
 
@@ -63,8 +63,8 @@ final class Pruning {
     } else if (prune.compareTo(Prune.COMPONENTS) <= 0) {
       items.put(item, "not reached, travels with " + item.component().name());
     } else {
-      Optional<String> useless = examination.uselessAtRunTime(item);
-      Optional<String> stays = examination.staysWith(item, prune);
+      Optional<String> useless = model.uselessAtRunTime(item);
+      Optional<String> stays = model.staysWith(item, prune);
       if (stays.isPresent()) {
         items.put(item, stays.get());
       } else {

@@ -15,30 +15,30 @@ import java.util.Optional;
 
 /** The list of components for programs that look for known weaknesses. */
 final class SbomFile {
-  private final Assessment assessment;
-  private final Standing standing;
+  private final Analysis analysis;
+  private final Licensing standing;
   private final Shape shape;
 
-  SbomFile(Assessment assessment, Shape shape) {
-    this.assessment = assessment;
-    this.standing = new Standing(assessment);
+  SbomFile(Analysis analysis, Shape shape) {
+    this.analysis = analysis;
+    this.standing = new Licensing(analysis);
     this.shape = shape;
   }
 
   List<LayoutFile> files() {
     List<Sbom.Part> parts = new ArrayList<>();
-    for (Component component : assessment.kept()) {
+    for (Component component : analysis.kept()) {
       parts.add(
           new Sbom.Part(
               component.name(),
               standing.provenance(component),
               standing.licences(component),
               digest(component),
-              !assessment.selection().isWhole(component)));
+              !analysis.selection().isWhole(component)));
     }
     byte[] bytes =
-        Sbom.write(assessment.application().identity(), assessment.plan().particulars(), parts);
-    String path = Standing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
+        Sbom.write(analysis.application().identity(), analysis.plan().particulars(), parts);
+    String path = Licensing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
     return List.of(LayoutFile.made(path, bytes, "lists the components (CycloneDX)"));
   }
 

@@ -1,7 +1,7 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
@@ -12,14 +12,14 @@ import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
 import dev.girdle.form.Pack;
 import dev.girdle.form.TarForm;
+import dev.girdle.io.Compression;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.place.Output;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -34,7 +34,7 @@ import java.util.stream.Stream;
 public final class Sealer {
   private final String girdleRelease;
   private final Progress progress;
-  private final Optional<Gate> gate;
+  private final Optional<RehearsalGate> gate;
 
   /**
    * Creates a sealer.
@@ -46,7 +46,7 @@ public final class Sealer {
     this(girdleRelease, progress, Optional.empty());
   }
 
-  private Sealer(String girdleRelease, Progress progress, Optional<Gate> gate) {
+  private Sealer(String girdleRelease, Progress progress, Optional<RehearsalGate> gate) {
     this.girdleRelease = girdleRelease;
     this.progress = progress;
     this.gate = gate;
@@ -58,7 +58,7 @@ public final class Sealer {
    * @param newGate the gate
    * @return a new sealer
    */
-  public Sealer through(Gate newGate) {
+  public Sealer through(RehearsalGate newGate) {
     return new Sealer(girdleRelease, progress, Optional.of(newGate));
   }
 
@@ -66,41 +66,40 @@ public final class Sealer {
    * Makes all artifacts of one target. Everything that can be checked is checked before the first
    * of them is begun.
    *
-   * @param assessment what is known about the application
+   * @param analysis what is known about the application
    * @return the artifacts, in the order of the plan's forms
    * @throws GirdleException if something that is needed is missing, or a place cannot be written;
    *     artifacts that could be made stay
    */
-  public List<Artifact> seal(Assessment assessment) {
-    return seal(new Assessments(List.of(assessment))).orThrow();
+  public List<Artifact> seal(Analysis analysis) {
+    return seal(new Analyses(List.of(analysis))).orThrow();
   }
 
   /**
    * Makes all artifacts of a plan. What stands in the way of one does not stand in the way of the
    * others.
    *
-   * @param assessments what is known about the application on each target
+   * @param analyses what is known about the application on each target
    * @return what was made, and what was not
    * @throws GirdleException if a place is taken or not fit, before anything is begun
    */
-  public Outcome seal(Assessments assessments) {
+  public Outcome seal(Analyses analyses) {
     List<Artifact> artifacts = new ArrayList<>();
     List<Outcome.Failure> failures = new ArrayList<>();
-    List<Assessment> sound = new ArrayList<>();
+    List<Analysis> sound = new ArrayList<>();
     Faults faults = new Faults();
-    for (Assessment assessment : assessments.all()) {
-      String all = assessment.plan().choice().target().map(Target::text).orElse("all forms");
-      if (attempt(all, failures, () -> faults.throwIfAny(assessment))) {
-        sound.add(assessment);
+    for (Analysis analysis : analyses.all()) {
+      String all = analysis.plan().choice().target().map(Target::text).orElse("all forms");
+      if (attempt(all, failures, () -> faults.throwIfAny(analysis))) {
+        sound.add(analysis);
       }
     }
     Places places = Places.of(sound);
-    for (Assessment assessment : sound) {
-      Optional<Target> target = assessment.plan().choice().target();
-      for (FormWish form : assessment.plan().output().forms()) {
+    for (Analysis analysis : sound) {
+      Optional<Target> target = analysis.plan().choice().target();
+      for (FormRequest form : analysis.plan().output().forms()) {
         String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
-        attempt(
-            what, failures, () -> artifacts.add(make(assessment, form, places.of(target, form))));
+        attempt(what, failures, () -> artifacts.add(make(analysis, form, places.of(target, form))));
       }
     }
     return new Outcome(artifacts, failures);
@@ -116,20 +115,20 @@ public final class Sealer {
     }
   }
 
-  private Artifact make(Assessment assessment, FormWish wished, Path place) {
+  private Artifact make(Analysis analysis, FormRequest wished, Path place) {
     Optional<String> reader =
-        shape(assessment, wished) == Shape.FOLDER
+        shape(analysis, wished) == Shape.FOLDER
             ? Optional.empty() // which has all components as files
-            : assessment.examination().readsClassPath();
-    FormWish wish = fitting(wished, reader.isPresent());
+            : analysis.model().readsClassPath();
+    FormRequest wish = fitting(wished, reader.isPresent());
     String top = top(wish, place);
-    Layout layout = new Composition(assessment, shape(assessment, wish), wish.kind()).layout();
-    Form form = form(assessment, wish, top);
+    Layout layout = new Composition(analysis, shape(analysis, wish), wish.kind()).layout();
+    Form form = form(analysis, wish, top);
     List<String> notices = new ArrayList<>(layout.notices());
-    reader.map(r -> aboutClassPath(assessment, wished, r)).ifPresent(notices::add);
-    Accounts accounts = new Accounts(girdleRelease, assessment, wish.label(), layout);
+    reader.map(r -> aboutClassPath(analysis, wished, r)).ifPresent(notices::add);
+    RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, wish.label(), layout);
     long size;
-    boolean replace = assessment.plan().output().replace();
+    boolean replace = analysis.plan().output().replace();
     try (Output output = Output.at(place, "--out", there -> replace && Places.isOfGirdle(there))) {
       try {
         form.write(layout, output.work(), accounts::bytes, meter(layout, place));
@@ -145,7 +144,7 @@ public final class Sealer {
     }
     return new Artifact(
         wish.label(),
-        assessment.plan().choice().target(),
+        analysis.plan().choice().target(),
         place,
         size,
         layout.files().size(),
@@ -153,15 +152,15 @@ public final class Sealer {
         notices);
   }
 
-  private static FormWish fitting(FormWish wish, boolean readsClassPath) {
+  private static FormRequest fitting(FormRequest wish, boolean readsClassPath) {
     boolean isFree = wish.archive() == ArchiveKind.FITTING;
     return isFree ? wish.with(readsClassPath ? ArchiveKind.MERGED : ArchiveKind.NESTED) : wish;
   }
 
   /** Who reads the class path as files finds one file in an archive. */
-  private static String aboutClassPath(Assessment assessment, FormWish wish, String reader) {
+  private static String aboutClassPath(Analysis analysis, FormRequest wish, String reader) {
     String why = reader + " may read the class path as files";
-    if (shape(assessment, fitting(wish, true)) == Shape.MERGED) {
+    if (shape(analysis, fitting(wish, true)) == Shape.MERGED) {
       return wish.archive() == ArchiveKind.FITTING
           ? why + ", so the archive is one tree; --archive nested makes it another"
           : why + ", which are one file in an archive";
@@ -170,7 +169,7 @@ public final class Sealer {
   }
 
   /** The folder inside a packed folder, which is called like the archive. */
-  private static String top(FormWish wish, Path place) {
+  private static String top(FormRequest wish, Path place) {
     String name = place.getFileName().toString();
     return switch (wish.kind()) {
       case FOLDER, ARCHIVE, EXECUTABLE -> "";
@@ -178,35 +177,36 @@ public final class Sealer {
     };
   }
 
-  private static Form form(Assessment assessment, FormWish wish, String top) {
+  private static Form form(Analysis analysis, FormRequest wish, String top) {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (wish.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, wish.compression(), Squeeze.GZIP, top));
-      case TGZ -> new TarForm(new Pack(date, wish.compression(), Squeeze.GZIP, top));
+      case ZIP, ARCHIVE ->
+          new ArchiveForm(new Pack(date, wish.compression(), Compression.GZIP, top));
+      case TGZ -> new TarForm(new Pack(date, wish.compression(), Compression.GZIP, top));
       case EXECUTABLE ->
-          isSelfStartingArchive(assessment, wish)
+          isSelfStartingArchive(analysis, wish)
               ? new ArchiveForm(new Pack(date, wish.compression(), wish.squeeze(), ""))
               : new ExecutableForm(
-                  new Pack(date, wish.compression(), wish.squeeze(), ""), head(assessment));
+                  new Pack(date, wish.compression(), wish.squeeze(), ""), head(analysis));
     };
   }
 
   /** Without a runtime in it, an executable is a jar that starts itself. */
-  private static boolean isSelfStartingArchive(Assessment assessment, FormWish wish) {
-    return wish.kind() == FormKind.EXECUTABLE && !assessment.plan().runtime().isBundled();
+  private static boolean isSelfStartingArchive(Analysis analysis, FormRequest wish) {
+    return wish.kind() == FormKind.EXECUTABLE && !analysis.plan().runtime().isBundled();
   }
 
-  private static ExecutableForm.Head head(Assessment assessment) {
-    Identity identity = assessment.application().identity();
+  private static ExecutableForm.Head head(Analysis analysis) {
+    Identity identity = analysis.application().identity();
     return new ExecutableForm.Head(
         identity.title(),
         identity.name(),
         identity.variablePrefix(),
-        assessment.application().starts().stream().map(Start::label).toList());
+        analysis.application().starts().stream().map(LaunchSpec::label).toList());
   }
 
-  private static String start(FormWish wish, Layout layout, Path place, String top) {
+  private static String start(FormRequest wish, Layout layout, Path place, String top) {
     String inside = layout.start().formatted(top.replaceFirst("/$", ""));
     return switch (wish.kind()) {
       case FOLDER, ARCHIVE -> layout.start().formatted(place);
@@ -226,8 +226,8 @@ public final class Sealer {
     };
   }
 
-  private static Shape shape(Assessment assessment, FormWish wish) {
-    if (isSelfStartingArchive(assessment, wish)) {
+  private static Shape shape(Analysis analysis, FormRequest wish) {
+    if (isSelfStartingArchive(analysis, wish)) {
       return Shape.NESTED;
     }
     if (wish.kind() != FormKind.ARCHIVE) {

@@ -6,7 +6,7 @@ import dev.girdle.closure.How;
 import dev.girdle.closure.Reached;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -60,16 +60,16 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
   /**
    * Compares.
    *
-   * @param assessment what is known about the application
+   * @param analysis what is known about the application
    * @param evidence what was seen
    * @return the comparison
    */
-  public static Witnessed of(Assessment assessment, Evidence evidence) {
-    Set<String> names = evidence.names(Kind.CLASS);
+  public static Witnessed of(Analysis analysis, Evidence evidence) {
+    Set<String> names = evidence.names(EvidenceKind.CLASS);
     int foreseen = 0;
     List<Item> missed = new ArrayList<>();
-    for (Component component : assessment.application().components()) {
-      for (Reached reached : assessment.closure().reachedIn(component)) {
+    for (Component component : analysis.application().components()) {
+      for (Reached reached : analysis.closure().reachedIn(component)) {
         if (isClass(reached.item()) && names.contains(reached.item().name())) {
           if (reached.first().how() == How.EVIDENCE) {
             missed.add(reached.item());
@@ -80,9 +80,9 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
       }
     }
     Map<Component, Quiet> quiet = new LinkedHashMap<>();
-    for (Component component : assessment.selection().components()) {
+    for (Component component : analysis.selection().components()) {
       List<Item> classes =
-          assessment.selection().items(component).keySet().stream()
+          analysis.selection().items(component).keySet().stream()
               .filter(Witnessed::isClass)
               .toList();
       List<Item> silent = classes.stream().filter(i -> !names.contains(i.name())).toList();
@@ -96,14 +96,14 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
   /**
    * Compares with the evidence that the plan names.
    *
-   * @param assessment what is known about the application
+   * @param analysis what is known about the application
    * @return empty if the plan names none
    */
-  public static Optional<Witnessed> of(Assessment assessment) {
-    List<Path> evidence = assessment.plan().choice().evidence();
+  public static Optional<Witnessed> of(Analysis analysis) {
+    List<Path> evidence = analysis.plan().choice().evidence();
     return evidence.isEmpty()
         ? Optional.empty()
-        : Optional.of(of(assessment, EvidenceFile.read(evidence)));
+        : Optional.of(of(analysis, EvidenceFile.read(evidence)));
   }
 
   static boolean isClass(Item item) {

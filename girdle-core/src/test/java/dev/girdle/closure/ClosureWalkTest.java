@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 /** The walker on a made-up language, in which items are letters. */
 class ClosureWalkTest {
   private final Map<String, List<Demand>> demands = new HashMap<>();
-  private final Map<String, List<OpenDemand>> open = new HashMap<>();
+  private final Map<String, List<DynamicReference>> open = new HashMap<>();
   private final List<Demand> meanings = new ArrayList<>();
   private final Component component =
       Component.runtime("letters", List.of("a", "b", "c", "d", "e", "f"));
@@ -66,7 +66,7 @@ class ClosureWalkTest {
         }
 
         @Override
-        public List<Demand> meanings(OpenDemand asked) {
+        public List<Demand> meanings(DynamicReference asked) {
           return meanings;
         }
       };
@@ -91,8 +91,8 @@ class ClosureWalkTest {
     hard("a", "missing");
     declared.add("missing-library");
     declared.add("other-library");
-    List<Unmet> unmet = walk().unmet();
-    assertThat(unmet).extracting(Unmet::name).containsExactly("missing", "other-library");
+    List<Unresolved> unmet = walk().unmet();
+    assertThat(unmet).extracting(Unresolved::name).containsExactly("missing", "other-library");
     assertThat(unmet.get(1).demands().get(0).place()).isEqualTo("letters");
   }
 
@@ -105,7 +105,7 @@ class ClosureWalkTest {
         List.of(Demand.ofPlan(MadeUpLanguage.LETTER, "a")),
         true,
         along,
-        Witness.NONE,
+        WalkListener.NONE,
         n -> {});
   }
 
@@ -160,7 +160,7 @@ class ClosureWalkTest {
     assertThat(closure.reached(component.item("c").get())).isEmpty();
     assertThat(chain(closure, "d")).containsExactly("c", "d");
     assertThat(closure.unmet(Rank.PERHAPS))
-        .extracting(Unmet::name, Unmet::reach)
+        .extracting(Unresolved::name, Unresolved::reach)
         .containsExactly(tuple("missing", Strength.HINT));
   }
 
@@ -171,7 +171,7 @@ class ClosureWalkTest {
     hard("a", "b");
     hard("b", "x");
     assertThat(walk().unmet())
-        .extracting(Unmet::name, u -> u.demands().size())
+        .extracting(Unresolved::name, u -> u.demands().size())
         .containsExactly(
             org.assertj.core.groups.Tuple.tuple("x", 2),
             org.assertj.core.groups.Tuple.tuple("y", 1));
@@ -185,7 +185,7 @@ class ClosureWalkTest {
     hard("b", "y");
     Closure closure = walk();
     assertThat(closure.unmet(Rank.NEEDED)).isEmpty();
-    assertThat(closure.unmet(Rank.PREPARED)).extracting(Unmet::name).containsExactly("x", "y");
+    assertThat(closure.unmet(Rank.PREPARED)).extracting(Unresolved::name).containsExactly("x", "y");
   }
 
   @Test
@@ -194,7 +194,7 @@ class ClosureWalkTest {
     demand("b", "x", Strength.SOFT, "its absence is caught there");
     hard("b", "y");
     hard("a", "y");
-    assertThat(walk().unmet(Rank.NEEDED)).extracting(Unmet::name).containsExactly("y");
+    assertThat(walk().unmet(Rank.NEEDED)).extracting(Unresolved::name).containsExactly("y");
   }
 
   @Test
@@ -227,8 +227,8 @@ class ClosureWalkTest {
 
   @Test
   void anOpenDemandIsToldOnceAndFollowedOnlyIfItMeansCode() {
-    OpenDemand any =
-        new OpenDemand(
+    DynamicReference any =
+        new DynamicReference(
             MadeUpLanguage.CALL, MadeUpLanguage.LETTER, Site.of(component.item("a").get()), false);
     open.put("a", List.of(any, any));
     meanings.add(
@@ -238,7 +238,8 @@ class ClosureWalkTest {
     assertThat(closure.reached(component.item("b").get()).get().strength())
         .isEqualTo(Strength.HINT);
     open.put(
-        "a", List.of(new OpenDemand(MadeUpLanguage.CALL, Thing.FILE, Site.of(any.from()), false)));
+        "a",
+        List.of(new DynamicReference(MadeUpLanguage.CALL, Thing.FILE, Site.of(any.from()), false)));
     assertThat(walk().reached(component.item("b").get())).isEmpty();
   }
 }

@@ -63,7 +63,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public List<Demand> meanings(OpenDemand open) {
+  public List<Demand> meanings(DynamicReference open) {
     return List.of();
   }
 
@@ -73,7 +73,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public String makersOf(Item item) {
+  public String vendorOf(Item item) {
     return item.component().name();
   }
 }

@@ -54,7 +54,7 @@ class RelativeWalkTest {
         List.of(Demand.ofPlan(MadeUpLanguage.LETTER, "main")),
         false,
         Along.NOTHING,
-        Witness.NONE,
+        WalkListener.NONE,
         n -> {});
   }
 

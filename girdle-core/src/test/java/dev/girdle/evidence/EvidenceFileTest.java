@@ -23,10 +23,10 @@ class EvidenceFileTest {
     Evidence evidence =
         new Evidence(
             Set.of(
-                new Seen(Kind.FILE, "/etc/harbour \"north\".conf", ""),
-                new Seen(Kind.CLASS, "org.ternhaven.Bürth", "lib/berth.jar"),
-                new Seen(Kind.CLASS, "java.lang.Object", "java.base"),
-                new Seen(Kind.ADDRESS, "tides.ternhaven.example:443", "")));
+                new Seen(EvidenceKind.FILE, "/etc/harbour \"north\".conf", ""),
+                new Seen(EvidenceKind.CLASS, "org.ternhaven.Bürth", "lib/berth.jar"),
+                new Seen(EvidenceKind.CLASS, "java.lang.Object", "java.base"),
+                new Seen(EvidenceKind.ADDRESS, "tides.ternhaven.example:443", "")));
     String text = EvidenceFile.text(evidence);
     assertThat(text.lines())
         .startsWith(
@@ -41,8 +41,9 @@ class EvidenceFileTest {
     Path byHand = file("hand.txt", "# seen on Monday\n\norg/ternhaven/Tide\n  java.util.List \n");
     Path byRun = file("run.jsonl", "{\"saw\":\"class\",\"name\":\"java.util.List\"}\n");
     Evidence evidence = EvidenceFile.read(List.of(byHand, byRun));
-    assertThat(evidence.names(Kind.CLASS)).containsExactly("java.util.List", "org.ternhaven.Tide");
-    assertThat(evidence.names(Kind.FILE)).isEmpty();
+    assertThat(evidence.names(EvidenceKind.CLASS))
+        .containsExactly("java.util.List", "org.ternhaven.Tide");
+    assertThat(evidence.names(EvidenceKind.FILE)).isEmpty();
     assertThat(Evidence.of(List.of(evidence, Evidence.NONE))).isEqualTo(evidence);
   }
 

@@ -3,9 +3,9 @@ package dev.girdle.form;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -61,7 +61,7 @@ class ExecutableFormTest {
     Layout layout = new Layout(files, List.of(), "record", List.of(), List.of(), "%s");
     Path place = dir.resolve(name);
     new ExecutableForm(
-            new Pack(SourceDate.of(null), 6, Squeeze.GZIP, ""),
+            new Pack(SourceDate.of(null), 6, Compression.GZIP, ""),
             new ExecutableForm.Head("Tide Book", "book", "BOOK", List.of("book", "load")))
         .write(layout, place, w -> new byte[] {'r'}, n -> {});
     return place;

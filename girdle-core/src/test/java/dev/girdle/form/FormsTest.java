@@ -3,10 +3,10 @@ package dev.girdle.form;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -78,7 +78,7 @@ class FormsTest {
         new LayoutFile(
             "lib/stored", Content.of(new byte[5000]), false, Packing.STORED, "c", "because");
     Layout layout = layout(file("META-INF/MANIFEST.MF", "m"), file("b", "b".repeat(999)), stored);
-    new ArchiveForm(new Pack(DATE, 6, Squeeze.GZIP, ""))
+    new ArchiveForm(new Pack(DATE, 6, Compression.GZIP, ""))
         .write(layout, place, this::account, n -> {});
     try (ZipFile zip = new ZipFile(place.toFile())) {
       assertThat(zip.stream().map(ZipEntry::getName))
@@ -94,7 +94,7 @@ class FormsTest {
     Path place = dir.resolve("a.tgz");
     String deep = "lib/" + "deep/".repeat(30) + "ä.txt";
     Layout layout = layout(file("bin/start", "#!/bin/sh\n").asExecutable(), file(deep, "a"));
-    new TarForm(new Pack(DATE, 9, Squeeze.GZIP, "tides/"))
+    new TarForm(new Pack(DATE, 9, Compression.GZIP, "tides/"))
         .write(layout, place, this::account, n -> {});
     List<TarArchiveEntry> entries = new ArrayList<>();
     try (TarArchiveInputStream tar =

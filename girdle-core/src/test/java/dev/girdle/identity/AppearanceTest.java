@@ -6,11 +6,11 @@ import com.dd.plist.NSDictionary;
 import com.dd.plist.PropertyListParser;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
-import dev.girdle.plan.Particulars;
+import dev.girdle.plan.AppMetadata;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -29,10 +29,10 @@ class AppearanceTest {
 
   @TempDir Path dir;
 
-  private Particulars particulars(String title) throws IOException {
+  private AppMetadata particulars(String title) throws IOException {
     Path icon = dir.resolve("icon.png");
     ImageIO.write(new BufferedImage(64, 64, BufferedImage.TYPE_INT_ARGB), "png", icon.toFile());
-    return new Particulars(
+    return new AppMetadata(
         Optional.of(title),
         Optional.of("Berths\nand tides"),
         Optional.of("Harbour office"),
@@ -42,9 +42,9 @@ class AppearanceTest {
         List.of(icon));
   }
 
-  private static Appearance of(Particulars particulars, boolean window, String target) {
+  private static Appearance of(AppMetadata particulars, boolean window, String target) {
     EntryPoint point = new EntryPoint("a.Main", "a.jar", "x");
-    Start start = new Start("tidebook", point, List.of(), List.of(), Map.of(), window);
+    LaunchSpec start = new LaunchSpec("tidebook", point, List.of(), List.of(), Map.of(), window);
     Optional<Target> where = target.isEmpty() ? Optional.empty() : Optional.of(Target.of(target));
     return new Appearance(IDENTITY, particulars, List.of(start), where);
   }
@@ -108,9 +108,9 @@ class AppearanceTest {
 
   @Test
   void whatAReceiverWouldNoticeIsToldAndNothingElse() {
-    assertThat(of(Particulars.NONE, false, "").dress(EMPTY)).isEqualTo(EMPTY);
-    assertThat(of(Particulars.NONE, true, "windows-x64").dress(EMPTY).notices())
+    assertThat(of(AppMetadata.NONE, false, "").dress(EMPTY)).isEqualTo(EMPTY);
+    assertThat(of(AppMetadata.NONE, true, "windows-x64").dress(EMPTY).notices())
         .containsExactly("no icon is given, so systems show one of their own");
-    assertThat(of(Particulars.NONE, false, "macos-x64").dress(EMPTY).notices()).hasSize(2);
+    assertThat(of(AppMetadata.NONE, false, "macos-x64").dress(EMPTY).notices()).hasSize(2);
   }
 }

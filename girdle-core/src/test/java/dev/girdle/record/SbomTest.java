@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.Provenance;
-import dev.girdle.plan.Particulars;
+import dev.girdle.plan.AppMetadata;
 import java.util.List;
 import java.util.Optional;
 import org.cyclonedx.Version;
@@ -14,8 +14,8 @@ import org.cyclonedx.parsers.JsonParser;
 import org.junit.jupiter.api.Test;
 
 class SbomTest {
-  private static final Particulars SAID =
-      new Particulars(
+  private static final AppMetadata SAID =
+      new AppMetadata(
           Optional.of("Tide Book"),
           Optional.of("Berths"),
           Optional.of("Harbour office"),

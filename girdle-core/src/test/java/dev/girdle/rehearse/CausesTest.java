@@ -18,7 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 class CausesTest {
   @TempDir Path dir;
 
-  private List<Trouble> of(String... lines) {
+  private List<Diagnosis> of(String... lines) {
     ArtifactRecord content =
         new ArtifactRecord(
             1,
@@ -58,13 +58,13 @@ class CausesTest {
             List.of(
                 new MissingEntry("r.Radio", "soft", "x.Y.tune, line 3, calls r.Radio", 1, true)),
             List.of());
-    return Causes.of(List.of(lines), new Subject(dir, content), Set.of());
+    return Causes.of(List.of(lines), new RehearsedArtifact(dir, content), Set.of());
   }
 
-  private Trouble one(String... lines) throws IOException {
+  private Diagnosis one(String... lines) throws IOException {
     Files.createDirectories(dir.resolve("lib"));
     Files.writeString(dir.resolve("lib/tidebook.jar"), "there");
-    List<Trouble> found = of(lines);
+    List<Diagnosis> found = of(lines);
     assertThat(found).hasSize(1);
     return found.get(0);
   }
@@ -72,7 +72,7 @@ class CausesTest {
   @Test
   void aClassThatWasPrunedFromAJarThatIsThere() throws IOException {
     String said = "Exception in thread \"main\" java.lang.NoClassDefFoundError: t/Tide";
-    Trouble found = one(said, "Caused by: java.lang.ClassNotFoundException: t.Tide");
+    Diagnosis found = one(said, "Caused by: java.lang.ClassNotFoundException: t.Tide");
     assertThat(found.said()).isEqualTo(said);
     assertThat(found.cause())
         .isEqualTo("the class t.Tide of tides.jar was left out: nothing needs it");
@@ -89,7 +89,7 @@ class CausesTest {
 
   @Test
   void aClassThatWasMissingAlready() throws IOException {
-    Trouble found = one("java.lang.ClassNotFoundException: r.Radio");
+    Diagnosis found = one("java.lang.ClassNotFoundException: r.Radio");
     assertThat(found.cause())
         .isEqualTo(
             "the class r.Radio was missing already when it was sealed, which the plan accepts:"
@@ -129,7 +129,7 @@ class CausesTest {
             one("java.util.MissingResourceException: Can't find bundle for base name t.words, locale de")
                 .cause())
         .contains("the file t/words_de.properties of tides.jar was left out");
-    Trouble beside = one("java.io.FileNotFoundException: berths.txt (No such file or directory)");
+    Diagnosis beside = one("java.io.FileNotFoundException: berths.txt (No such file or directory)");
     assertThat(beside.cause())
         .isEqualTo(
             "the file berths.txt lies beside the program and did not go in: survey: other file");
@@ -155,9 +155,9 @@ class CausesTest {
 
   @Test
   void anArtifactThatLostAFileIsToBlameItself() {
-    List<Trouble> found = of("java.lang.ClassNotFoundException: z.None");
+    List<Diagnosis> found = of("java.lang.ClassNotFoundException: z.None");
     assertThat(found)
-        .extracting(Trouble::cause)
+        .extracting(Diagnosis::cause)
         .containsExactly(
             "the artifact has lost its file lib/tidebook.jar; seal it again",
             "the class z.None may have been in what is lost");

@@ -2,7 +2,7 @@ package dev.girdle.rehearse;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -13,7 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class ClassLogTest {
-  private static final StagePaths PATHS = new StagePaths("/home/stranger/look", "/home/stranger");
+  private static final SandboxPaths PATHS =
+      new SandboxPaths("/home/stranger/look", "/home/stranger");
 
   @TempDir Path dir;
 
@@ -34,9 +35,9 @@ class ClassLogTest {
                 "h.Look$$Lambda$1/0x01 source: h.Look",
                 "jdk.proxy1.$Proxy4 source: __dynamic_proxy__"))
         .containsExactlyInAnyOrder(
-            new Seen(Kind.CLASS, "java.util.zip.Inflater", "java.base"),
-            new Seen(Kind.CLASS, "h.Look", "lib/look.jar"),
-            new Seen(Kind.CLASS, "java.lang.Object", ""));
+            new Seen(EvidenceKind.CLASS, "java.util.zip.Inflater", "java.base"),
+            new Seen(EvidenceKind.CLASS, "h.Look", "lib/look.jar"),
+            new Seen(EvidenceKind.CLASS, "java.lang.Object", ""));
   }
 
   @Test
@@ -48,8 +49,8 @@ class ClassLogTest {
                 "Loaded library /srv/tides/libtide.so, handle 0x7f03",
                 "Loaded library libjsvml.so, handle 0x7f04"))
         .containsExactlyInAnyOrder(
-            new Seen(Kind.LIBRARY, "runtime/lib/libzip.so", ""),
-            new Seen(Kind.LIBRARY, "/srv/tides/libtide.so", ""));
+            new Seen(EvidenceKind.LIBRARY, "runtime/lib/libzip.so", ""),
+            new Seen(EvidenceKind.LIBRARY, "/srv/tides/libtide.so", ""));
   }
 
   @Test
@@ -66,6 +67,6 @@ class ClassLogTest {
     assertThat(java.waitFor()).as(said).isZero();
     Set<Seen> found = new TreeSet<>();
     ClassLog.read(dir, PATHS, found);
-    assertThat(found).contains(new Seen(Kind.CLASS, "java.lang.Object", ""));
+    assertThat(found).contains(new Seen(EvidenceKind.CLASS, "java.lang.Object", ""));
   }
 }

@@ -2,7 +2,7 @@ package dev.girdle.rehearse;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -13,8 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class TraceTest {
-  private static final StagePaths PATHS =
-      new StagePaths("/home/stranger/tidebook-1", "/home/stranger");
+  private static final SandboxPaths PATHS =
+      new SandboxPaths("/home/stranger/tidebook-1", "/home/stranger");
 
   @TempDir Path dir;
   private final Set<Seen> seen = new TreeSet<>();
@@ -45,13 +45,13 @@ class TraceTest {
     Trace.read(dir, PATHS, seen, absent);
     assertThat(seen)
         .containsExactly(
-            new Seen(Kind.FILE, "/srv/häfen/berths.txt", ""),
-            new Seen(Kind.FILE, "/usr/share/zoneinfo/Europe/Lisbon", ""),
-            new Seen(Kind.FILE, "lib/tide book.jar", ""),
-            new Seen(Kind.LIBRARY, "lib/libtide.so.1", ""),
-            new Seen(Kind.PROCESS, "bin/tidebook", ""),
-            new Seen(Kind.ADDRESS, "192.0.2.7:443", ""),
-            new Seen(Kind.ADDRESS, "192.0.2.8:80", ""));
+            new Seen(EvidenceKind.FILE, "/srv/häfen/berths.txt", ""),
+            new Seen(EvidenceKind.FILE, "/usr/share/zoneinfo/Europe/Lisbon", ""),
+            new Seen(EvidenceKind.FILE, "lib/tide book.jar", ""),
+            new Seen(EvidenceKind.LIBRARY, "lib/libtide.so.1", ""),
+            new Seen(EvidenceKind.PROCESS, "bin/tidebook", ""),
+            new Seen(EvidenceKind.ADDRESS, "192.0.2.7:443", ""),
+            new Seen(EvidenceKind.ADDRESS, "192.0.2.8:80", ""));
     assertThat(absent).containsExactly("/builder/data.txt", "/home/stranger/work/relative.txt");
   }
 
@@ -74,10 +74,10 @@ class TraceTest {
     ClassLog.read(dir, PATHS, seen);
     assertThat(seen)
         .containsExactly(
-            new Seen(Kind.CLASS, "java.lang.Object", ""),
-            new Seen(Kind.CLASS, "java.util.zip.Deflater", "java.base"),
-            new Seen(Kind.CLASS, "org.ternhaven.Old", "lib/old.jar"),
-            new Seen(Kind.CLASS, "org.ternhaven.Tide", "lib/tide.jar"));
+            new Seen(EvidenceKind.CLASS, "java.lang.Object", ""),
+            new Seen(EvidenceKind.CLASS, "java.util.zip.Deflater", "java.base"),
+            new Seen(EvidenceKind.CLASS, "org.ternhaven.Old", "lib/old.jar"),
+            new Seen(EvidenceKind.CLASS, "org.ternhaven.Tide", "lib/tide.jar"));
     Trace.read(dir, PATHS, seen, absent); // without a trace there is nothing more
     assertThat(seen).hasSize(4);
   }

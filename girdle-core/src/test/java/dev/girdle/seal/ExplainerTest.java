@@ -59,8 +59,8 @@ class ExplainerTest {
   }
 
   private <T extends Explanation> T explain(String thing, Class<T> kind) {
-    try (Assessment assessment = new Assessor(Progress.SILENT).assess(Plan.of(app))) {
-      List<Explanation> found = new Explainer(assessment).explain(thing);
+    try (Analysis analysis = new Analyzer(Progress.SILENT).analyze(Plan.of(app))) {
+      List<Explanation> found = new Explainer(analysis).explain(thing);
       assertThat(found).singleElement().isInstanceOf(kind);
       return kind.cast(found.get(0));
     }

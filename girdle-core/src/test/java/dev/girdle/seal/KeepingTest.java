@@ -32,7 +32,7 @@ class KeepingTest {
             .with("db/V1.sql", "create table t(x int)"),
         Office.mainOf(""),
         "package m; public class OnlyFoundByScanning { }");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "office.jar"))
           .contains("META-INF/maven/a/office/pom.properties")
           .contains("m/OnlyFoundByScanning.class", "webroot/index.html", "db/V1.sql");
@@ -48,11 +48,11 @@ class KeepingTest {
         "package wide; public class LoadedByConfiguration { deep.Deep deep = new deep.Deep(); }");
     office.library("unused", "package unused; public class Unused { }");
     office.main("new wide.Wide();");
-    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+    try (Analysis found = office.analyze(Prune.COMPONENTS)) {
       assertThat(Office.kept(found)).containsExactly("office.jar", "deep.jar", "wide.jar");
       assertThat(found.closure().reachedIn(found.kept().get(2))).hasSize(1);
     }
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.kept(found)).containsExactly("office.jar", "wide.jar");
     }
   }
@@ -67,7 +67,7 @@ class KeepingTest {
         "package l; class Spare { }",
         "package l; class Alone { }");
     office.main("new l.Outer.Inner();");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar"))
           .containsExactlyInAnyOrder(
               "l/Outer.class",
@@ -92,7 +92,7 @@ class KeepingTest {
         "package l; class Quay_log { }",
         "package l; public class Quayside { }");
     office.main("ask.Asker.of(l.Quay.class);");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar"))
           .containsExactlyInAnyOrder("l/Quay.class", "l/QuayHelper.class", "l/Quay_log.class");
     }
@@ -108,7 +108,7 @@ class KeepingTest {
         "package l; public class Start { public static String[] names() {"
             + " return new String[] {\"l.theme\", \"l/run/core\"}; } }");
     office.main("l.Start.names();");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar"))
           .containsExactlyInAnyOrder(
               "l/Start.class", "l/theme/Dark.class", "l/run/core__init.class");
@@ -142,7 +142,7 @@ class KeepingTest {
             + " return R.class.getResource(\"/META-INF/maven/a/\" + artifact"
             + " + \"/pom.properties\"); } }");
     office.main("l.L.at(a[0]); l.L.of(a[0]); r.R.of(a[0]);");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.kept(found))
           .containsExactly("office.jar", "l.jar", "north.jar", "release.jar");
       // who asks for its own release by its build description finds it
@@ -163,7 +163,7 @@ class KeepingTest {
         .with("META-INF/maven/a/b/pom.xml", "<project/>")
         .write(office.app().resolve("lib/empty.jar"));
     office.main("");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "data.jar")).containsExactly("tides/data.clj");
       assertThat(Office.kept(found)).doesNotContain("empty.jar");
     }
@@ -177,7 +177,7 @@ class KeepingTest {
         Office.mainOf("new l.Used();"),
         "package m; public class Maker extends ClassLoader { Class<?> of(byte[] b) {"
             + " return defineClass(null, b, 0, b.length); } }");
-    try (Assessment found = office.assess(Prune.CLASSES)) {
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar")).contains("l/ByScript.class");
     }
   }
@@ -185,11 +185,11 @@ class KeepingTest {
   @Test
   void aSingleJarOfAFolderOfJarsIsOnlyGuessedToBeTheUsers() throws IOException {
     office.main("");
-    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+    try (Analysis found = office.analyze(Prune.COMPONENTS)) {
       assertThat(found.kept().get(0).role()).isEqualTo(Role.PROGRAM);
     }
     office.library("l", "package l; public class L { }");
-    try (Assessment found = office.assess(Prune.COMPONENTS)) {
+    try (Analysis found = office.analyze(Prune.COMPONENTS)) {
       assertThat(found.kept().get(0).role()).isEqualTo(Role.OWN);
     }
   }
@@ -204,7 +204,7 @@ class KeepingTest {
         "package l; public class L { public static Object o() { try {"
             + " return Class.forName(\"l.Newer\"); } catch (ClassNotFoundException e) { return null; } } }");
     office.main("l.L.o();");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(found.need().release()).isEqualTo(17);
       assertThat(found.notices()).anyMatch(n -> n.contains("l.Newer (Java 21)"));
     }

@@ -3,7 +3,7 @@ package dev.girdle.seal;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Rank;
-import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
@@ -62,26 +62,26 @@ final class Office {
     app().resolve("lib/" + name + ".jar").toFile().delete();
   }
 
-  Assessment assess(Prune prune) {
-    return new Assessor(Progress.SILENT).assess(Plan.of(app()).with(Choice.of(prune)));
+  Analysis analyze(Prune prune) {
+    return new Analyzer(Progress.SILENT).analyze(Plan.of(app()).with(Choice.of(prune)));
   }
 
-  static Rank rank(Assessment assessment, String name) {
-    return assessment.closure().unmet().stream()
+  static Rank rank(Analysis analysis, String name) {
+    return analysis.closure().unmet().stream()
         .filter(u -> u.name().equals(name))
-        .map(Unmet::rank)
+        .map(Unresolved::rank)
         .findFirst()
         .orElse(null);
   }
 
-  static List<String> kept(Assessment assessment) {
-    return assessment.kept().stream().map(Component::name).toList();
+  static List<String> kept(Analysis analysis) {
+    return analysis.kept().stream().map(Component::name).toList();
   }
 
-  static List<String> items(Assessment assessment, String component) {
-    return assessment.kept().stream()
+  static List<String> items(Analysis analysis, String component) {
+    return analysis.kept().stream()
         .filter(c -> c.name().equals(component))
-        .flatMap(c -> assessment.selection().items(c).keySet().stream())
+        .flatMap(c -> analysis.selection().items(c).keySet().stream())
         .map(Item::path)
         .toList();
   }

@@ -9,7 +9,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Rank;
-import dev.girdle.closure.Unmet;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Entry;
@@ -66,7 +66,7 @@ class PruningTest {
     new Jar().manifest("Main-Class: m.Main").folder(main).write(app.resolve("main.jar"));
   }
 
-  private Assessment assess(Prune prune, List<String> always, List<String> never, String target) {
+  private Analysis analyze(Prune prune, List<String> always, List<String> never, String target) {
     Choice choice =
         new Choice(
             prune,
@@ -76,30 +76,27 @@ class PruningTest {
             never.stream().map(NamePattern::of).toList(),
             List.of(),
             Optional.ofNullable(target).map(Target::of));
-    return new Assessor(Progress.SILENT).assess(Plan.of(app).with(choice));
+    return new Analyzer(Progress.SILENT).analyze(Plan.of(app).with(choice));
   }
 
-  private Assessment assess(Prune prune) {
-    return assess(prune, List.of(), List.of(), null);
+  private Analysis analyze(Prune prune) {
+    return analyze(prune, List.of(), List.of(), null);
   }
 
-  private static List<String> items(Assessment assessment, String component) {
+  private static List<String> items(Analysis analysis, String component) {
     Component found =
-        assessment.kept().stream()
-            .filter(c -> c.name().equals(component))
-            .findFirst()
-            .orElseThrow();
-    return assessment.selection().items(found).keySet().stream().map(Item::path).toList();
+        analysis.kept().stream().filter(c -> c.name().equals(component)).findFirst().orElseThrow();
+    return analysis.selection().items(found).keySet().stream().map(Item::path).toList();
   }
 
   @Test
   void eachLevelLeavesOutMoreAndEveryItemHasAReason() throws IOException {
     library(new Jar().manifest("X: y"));
     main("l.Used.x(); l.Used.class.getResource(\"read.txt\");");
-    try (Assessment none = assess(Prune.COMPONENTS)) {
+    try (Analysis none = analyze(Prune.COMPONENTS)) {
       assertThat(items(none, "lib-1.0.jar")).hasSize(8);
     }
-    try (Assessment files = assess(Prune.FILES)) {
+    try (Analysis files = analyze(Prune.FILES)) {
       assertThat(items(files, "lib-1.0.jar"))
           .containsExactlyInAnyOrder(
               "META-INF/MANIFEST.MF",
@@ -110,7 +107,7 @@ class PruningTest {
               "l/read.txt",
               "l/unread.txt");
     }
-    try (Assessment classes = assess(Prune.CLASSES)) {
+    try (Analysis classes = analyze(Prune.CLASSES)) {
       assertThat(items(classes, "lib-1.0.jar"))
           .containsExactlyInAnyOrder(
               "META-INF/MANIFEST.MF",
@@ -154,7 +151,7 @@ class PruningTest {
             "package m; public class Main { public static void main(String[] a) throws Exception {"
                 + " o.Loader.load(a[0]); } }");
     new Jar().manifest("Main-Class: m.Main").folder(main).write(app.resolve("main.jar"));
-    try (Assessment found = assess(Prune.CLASSES)) {
+    try (Analysis found = analyze(Prune.CLASSES)) {
       assertThat(found.closure().open())
           .singleElement()
           .satisfies(o -> assertThat(o.place()).isEqualTo("o.Loader.load, line 1"));
@@ -184,7 +181,7 @@ class PruningTest {
             "package m; public class Main { public static void main(String[] a) throws Exception {"
                 + " o.Loader.load(\"o.Given\"); } }");
     new Jar().manifest("Main-Class: m.Main").folder(main).write(app.resolve("main.jar"));
-    try (Assessment found = assess(Prune.CLASSES)) {
+    try (Analysis found = analyze(Prune.CLASSES)) {
       assertThat(found.closure().open()).singleElement().matches(o -> o.passedOn());
       assertThat(items(found, "open.jar"))
           .containsExactlyInAnyOrder("o/Loader.class", "o/Given.class");
@@ -195,19 +192,19 @@ class PruningTest {
   void alwaysAndNeverOverruleTheClosure() throws IOException {
     library(new Jar());
     main("l.Used.x();");
-    try (Assessment found =
-        assess(Prune.CLASSES, List.of("l.Sp*", "l/unread.txt"), List.of(), null)) {
+    try (Analysis found =
+        analyze(Prune.CLASSES, List.of("l.Sp*", "l/unread.txt"), List.of(), null)) {
       assertThat(items(found, "lib-1.0.jar"))
           .containsExactlyInAnyOrder(
               "l/Used.class", "l/Spare.class", "l/read.txt", "l/unread.txt", "META-INF/LICENSE");
     }
-    try (Assessment found = assess(Prune.NONE, List.of(), List.of("l.Used"), null)) {
+    try (Analysis found = analyze(Prune.NONE, List.of(), List.of("l.Used"), null)) {
       assertThat(items(found, "lib-1.0.jar")).doesNotContain("l/Used.class");
-      Unmet unmet = found.closure().unmet(Rank.NEEDED).get(0);
+      Unresolved unmet = found.closure().unmet(Rank.NEEDED).get(0);
       assertThat(unmet.advice()).isEqualTo("it is in lib-1.0.jar, left out by --never l.Used");
       assertThat(found.faults()).isEmpty();
     }
-    try (Assessment found = assess(Prune.COMPONENTS, List.of(), List.of("lib"), null)) {
+    try (Analysis found = analyze(Prune.COMPONENTS, List.of(), List.of("lib"), null)) {
       assertThat(found.kept()).extracting(Component::name).containsExactly("main.jar");
       assertThat(found.ballast()).extracting(Ballast::reason).containsExactly("--never lib");
     }
@@ -218,7 +215,8 @@ class PruningTest {
     library(new Jar());
     main("");
     assertThatThrownBy(
-            () -> assess(Prune.NONE, List.of("l.Sparr"), List.of("lib-9.0.jar", "zzzzzz.**"), null))
+            () ->
+                analyze(Prune.NONE, List.of("l.Sparr"), List.of("lib-9.0.jar", "zzzzzz.**"), null))
         .hasMessageContaining("--always l.Sparr: no class, file or component of that name")
         .hasMessageContaining("did you mean l.Spare")
         .hasMessageContaining("--never lib-9.0.jar")
@@ -245,7 +243,7 @@ class PruningTest {
             .array();
     library(new Jar().with("l/linux/libtide.so", linux).with("l/linux/tide.dll", windows));
     main("l.Used.x(); System.loadLibrary(\"tide\");");
-    try (Assessment found = assess(Prune.NONE, List.of(), List.of(), "linux-x64")) {
+    try (Analysis found = analyze(Prune.NONE, List.of(), List.of(), "linux-x64")) {
       assertThat(items(found, "lib-1.0.jar")).contains("l/linux/libtide.so");
       assertThat(found.ballast())
           .extracting(Ballast::path, Ballast::reason)
@@ -254,7 +252,7 @@ class PruningTest {
                   "l/linux/tide.dll", "native code for windows-x64, not for linux-x64"));
       assertThat(found.natives().bySystem()).containsOnlyKeys("linux-x64", "windows-x64");
     }
-    try (Assessment found = assess(Prune.CLASSES, List.of(), List.of(), "windows-x64")) {
+    try (Analysis found = analyze(Prune.CLASSES, List.of(), List.of(), "windows-x64")) {
       assertThat(items(found, "lib-1.0.jar"))
           .contains("l/linux/tide.dll")
           .doesNotContain("l/linux/libtide.so");
@@ -272,7 +270,7 @@ class PruningTest {
         """;
     library(new Jar().with("META-INF/native-image/g/a/reachability-metadata.json", hints));
     main("l.Used.x();");
-    try (Assessment found = assess(Prune.CLASSES)) {
+    try (Analysis found = analyze(Prune.CLASSES)) {
       assertThat(items(found, "lib-1.0.jar"))
           .contains("l/Spare.class", "l/read.txt", "l/unread.txt")
           .doesNotContain("l/Maker.class");
@@ -289,8 +287,8 @@ class PruningTest {
             "package l; public class Used { public static void x() {} int y; }");
     new Jar().folder(changed).write(app.resolve("lib/lib-2.0.jar"));
     main("l.Used.x();");
-    try (Assessment found = assess(Prune.COMPONENTS)) {
-      assertThat(found.examination().conflicts())
+    try (Analysis found = analyze(Prune.COMPONENTS)) {
+      assertThat(found.model().conflicts())
           .extracting(Conflict::kind, Conflict::winner, c -> c.losers().get(0), Conflict::same)
           .containsExactlyInAnyOrder(
               org.assertj.core.groups.Tuple.tuple(
@@ -328,8 +326,8 @@ class PruningTest {
     Compiled.modules(main, api, "module t.main { requires t.api; uses api.Tide; }");
     new Jar().folder(main).write(app.resolve("main.jar"));
     Plan plan = Plan.of(app).with(List.of(Entry.of("t.main/m.Main")));
-    try (Assessment found =
-        new Assessor(Progress.SILENT).assess(plan.with(Choice.of(Prune.CLASSES)))) {
+    try (Analysis found =
+        new Analyzer(Progress.SILENT).analyze(plan.with(Choice.of(Prune.CLASSES)))) {
       assertThat(found.entry().module()).isEqualTo("t.main");
       assertThat(found.kept())
           .extracting(Component::name)

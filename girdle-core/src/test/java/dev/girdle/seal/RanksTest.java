@@ -43,7 +43,7 @@ class RanksTest {
     Office office = office(new Jar());
     office.main("new org.gauges.Gauge().read(); t.Tides.level();");
     office.remove("gauges");
-    try (Assessment found = office.assess(prune)) {
+    try (Analysis found = office.analyze(prune)) {
       assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.NEEDED);
       assertThat(found.faults()).hasSize(1);
     }
@@ -55,7 +55,7 @@ class RanksTest {
     Office office = office(new Jar());
     office.main("t.Tides.level();");
     office.remove("gauges");
-    try (Assessment found = office.assess(prune)) {
+    try (Analysis found = office.analyze(prune)) {
       assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.PERHAPS);
       assertThat(found.faults()).isEmpty();
       assertThat(found.doubts())
@@ -69,7 +69,7 @@ class RanksTest {
     Office office = office(new Jar().with(POM, pom("")));
     office.main("t.Tides.level();");
     office.remove("gauges");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.NEEDED);
     }
   }
@@ -88,7 +88,7 @@ class RanksTest {
               + " catch (NoClassDefFoundError e) { return 0; } } }");
       office.main("t.Tides.level();");
       office.remove("gauges");
-      try (Assessment found = office.assess(Prune.FILES)) {
+      try (Analysis found = office.analyze(Prune.FILES)) {
         assertThat(Office.rank(found, "org.gauges.Gauge"))
             .isEqualTo(described ? Rank.NEEDED : Rank.PREPARED);
       }
@@ -99,7 +99,7 @@ class RanksTest {
   void whatTheApplicationDeclaresAndNoCodeAsksForIsToldAsALibrary() throws IOException {
     Office office = new Office(dir);
     office.own(new Jar().with(POM, pom("")), Office.mainOf("System.out.println(1);"));
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.gauges:gauges")).isEqualTo(Rank.PERHAPS);
       assertThat(found.faults()).isEmpty();
     }
@@ -111,7 +111,7 @@ class RanksTest {
       Office office = office(new Jar().with(POM, pom(words)));
       office.main("t.Tides.level();");
       office.remove("gauges");
-      try (Assessment found = office.assess(Prune.FILES)) {
+      try (Analysis found = office.analyze(Prune.FILES)) {
         assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.PREPARED);
       }
     }
@@ -134,7 +134,7 @@ class RanksTest {
         "package d; public class Desk { }");
     office.main("t.Tides.level(); new d.Desk();");
     office.remove("gauges");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.PERHAPS);
     }
   }
@@ -147,7 +147,7 @@ class RanksTest {
         "package r; public class Radio { public static void on() throws Exception {"
             + " Class.forName(\"org.far.Mast\"); Class.forName(\"android.os.Build\"); } }");
     office.main("r.Radio.on();");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.far.Mast")).isEqualTo(Rank.PERHAPS);
       assertThat(Office.rank(found, "android.os.Build")).isEqualTo(Rank.PREPARED);
     }
@@ -174,7 +174,7 @@ class RanksTest {
             + " } } }");
     office.main("l.Log.level();");
     office.remove("gauges");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       return Office.rank(found, "org.gauges.Gauge");
     }
   }
@@ -188,7 +188,7 @@ class RanksTest {
             + " try (java.io.StringReader in = new java.io.StringReader(\"x\")) {"
             + " System.out.println(new g.Gauge().read() + in.read()); }");
     office.remove("gauges");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "g.Gauge")).isEqualTo(Rank.NEEDED);
     }
   }
@@ -205,7 +205,7 @@ class RanksTest {
             + " return Class.forName(\"org.far.Mast\").getField(x); }"
             + " public static Object mast() { return mast; } }");
     office.main("r.Radio.mast();");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.far.Mast")).isEqualTo(Rank.PREPARED);
     }
   }
@@ -215,9 +215,9 @@ class RanksTest {
     Office office = office(new Jar());
     office.main("t.Tides.level();");
     office.remove("gauges");
-    try (Assessment found = office.assess(Prune.FILES)) {
+    try (Analysis found = office.analyze(Prune.FILES)) {
       dev.girdle.plan.Choice usual = found.plan().choice();
-      Assessment strict =
+      Analysis strict =
           found.with(
               found
                   .plan()

@@ -2,9 +2,9 @@ package dev.girdle.bench.attack;
 
 import dev.girdle.form.ExecutableForm;
 import dev.girdle.form.Pack;
+import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.Squeeze;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -31,7 +31,7 @@ final class Unpacking {
             new LayoutFile(
                 "lib/ballast", Content.of(ballast), false, Packing.AS_IT_IS, "", "to take long"));
     new ExecutableForm(
-            new Pack(SourceDate.of(null), 6, Squeeze.GZIP, ""),
+            new Pack(SourceDate.of(null), 6, Compression.GZIP, ""),
             new ExecutableForm.Head("Bell", "bell", "BELL", List.of("bell")))
         .write(
             new Layout(files, List.of(), "record", List.of(), List.of(), "%s"),

@@ -26,9 +26,10 @@ public final class ManPages {
     line.getSubcommands().values().forEach(c -> specs.add(c.getCommandSpec()));
     Files.createDirectories(folder);
     for (CommandSpec spec : specs) {
-      List<String> others = specs.stream().filter(s -> s != spec).map(Page::name).toList();
+      List<String> others = specs.stream().filter(s -> s != spec).map(ManualPage::name).toList();
       Files.writeString(
-          folder.resolve(Page.name(spec) + ".1"), new Page(spec, release, others).text());
+          folder.resolve(ManualPage.name(spec) + ".1"),
+          new ManualPage(spec, release, others).text());
     }
   }
 }

@@ -8,10 +8,10 @@ import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
-import dev.girdle.closure.Unmet;
 import dev.girdle.closure.Unreadable;
+import dev.girdle.closure.Unresolved;
 import dev.girdle.io.Sizes;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Analysis;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,84 +23,83 @@ import java.util.TreeMap;
 /**
  * Shows what is needed, what is missing, and what can stay behind.
  *
- * @param assessment what is known about the application
+ * @param analysis what is known about the application
  */
-public record ClosureView(Assessment assessment) implements View {
+public record ClosureView(Analysis analysis) implements View {
   @Override
   public void print(Console console) {
     console.line(
-        console.paint(Paint.STRONG, assessment.application().identity().title())
+        console.paint(Paint.STRONG, analysis.application().identity().title())
             + ", started with "
-            + assessment.entry().name());
+            + analysis.entry().name());
     printKept(console);
     printBallast(console);
     printUnreadable(console);
     printMissing(console, "Missing, and needed", Rank.NEEDED, Paint.BAD);
-    new DoubtTable(assessment).print(console);
+    new DoubtTable(analysis).print(console);
     printMissing(
         console, "Missing, and the program is prepared for it", Rank.PREPARED, Paint.NOTICE);
-    new OpenTable(assessment).print(console);
-    if (!assessment.plan().choice().evidence().isEmpty()) {
-      new QuietTable(assessment).print(console);
+    new OpenTable(analysis).print(console);
+    if (!analysis.plan().choice().evidence().isEmpty()) {
+      new QuietTable(analysis).print(console);
     }
     conflicts().print(console);
-    console.notices(assessment.notices());
+    console.notices(analysis.notices());
     console.gap();
     printVerdict(console);
   }
 
   private ConflictTable conflicts() {
-    return new ConflictTable(assessment.application(), assessment.examination().conflicts());
+    return new ConflictTable(analysis.application(), analysis.model().conflicts());
   }
 
   private void printKept(Console console) {
     console.heading(
         "Goes along: "
-            + assessment.kept().size()
+            + analysis.kept().size()
             + " of "
-            + SurveyView.count(assessment.application().components().size(), "component")
+            + SurveyView.count(analysis.application().components().size(), "component")
             + ", "
-            + Sizes.of(assessment.keptBytes()));
+            + Sizes.of(analysis.keptBytes()));
     Table table = new Table("lrrl");
     table.row("COMPONENT", "SIZE", "REACHED", "BECAUSE");
-    for (Component component : assessment.kept()) {
+    for (Component component : analysis.kept()) {
       table.row(
           component.origin(),
           size(component),
-          assessment.closure().reachedIn(component).size() + " of " + component.items().size(),
-          Reasons.of(component, assessment.closure()));
+          analysis.closure().reachedIn(component).size() + " of " + component.items().size(),
+          Reasons.of(component, analysis.closure()));
     }
     table.print(console, true);
     Table runtime = new Table("ll");
-    runtime.row(
-        "of " + assessment.need().text() + ":", String.join(", ", assessment.runtimeModules()));
+    runtime.row("of " + analysis.need().text() + ":", String.join(", ", analysis.runtimeModules()));
     runtime.print(console, false);
   }
 
   private String size(Component component) {
     String all = Sizes.of(component.size());
-    return assessment.selection().isWhole(component)
+    return analysis.selection().isWhole(component)
         ? all
-        : Sizes.of(assessment.selection().bytes(component)) + " of " + all;
+        : Sizes.of(analysis.selection().bytes(component)) + " of " + all;
   }
 
   private void printBallast(Console console) {
-    if (assessment.ballast().isEmpty()) {
+    if (analysis.ballast().isEmpty()) {
       return;
     }
-    List<Ballast> whole = assessment.ballast().stream().filter(b -> b.path().isEmpty()).toList();
-    int items = assessment.ballast().size() - whole.size();
+    List<Ballast> whole = analysis.ballast().stream().filter(b -> b.path().isEmpty()).toList();
+    int items = analysis.ballast().size() - whole.size();
     String parts = items == 0 ? "" : SurveyView.count(items, "item") + " of others, ";
     console.heading(
         "Stays behind: "
             + SurveyView.count(whole.size(), "component")
             + ", "
             + parts
-            + Sizes.of(assessment.ballastBytes()));
+            + Sizes.of(analysis.ballastBytes()));
     Table table = new Table("lrl");
     whole.forEach(b -> table.row(b.component(), Sizes.of(b.bytes()), b.reason()));
     Map<List<String>, List<Ballast>> groups = new LinkedHashMap<>();
-    for (Ballast ballast : assessment.ballast()) {
+    for (Ballast ballast : analysis.ballast()) {
       if (!ballast.path().isEmpty()) {
         String reason = Natives.inSum(ballast.reason());
         // of what is of no use anywhere, it does not matter where it lay
@@ -125,12 +124,12 @@ public record ClosureView(Assessment assessment) implements View {
   }
 
   private void printUnreadable(Console console) {
-    if (assessment.closure().unreadable().isEmpty()) {
+    if (analysis.closure().unreadable().isEmpty()) {
       return;
     }
     console.heading("Needed, and not readable");
     Table table = new Table("ll");
-    for (Unreadable unreadable : assessment.closure().unreadable()) {
+    for (Unreadable unreadable : analysis.closure().unreadable()) {
       table.row(
           console.paint(
               Paint.BAD, unreadable.item().component().origin() + ": " + unreadable.item().path()),
@@ -140,64 +139,64 @@ public record ClosureView(Assessment assessment) implements View {
   }
 
   private void printMissing(Console console, String title, Rank rank, Paint paint) {
-    List<Unmet> unmet =
-        assessment.closure().unmet(rank).stream()
+    List<Unresolved> unmet =
+        analysis.closure().unmet(rank).stream()
             .filter(u -> u.reach() != Strength.HINT || rank == Rank.NEEDED)
             .toList();
     if (unmet.isEmpty()) {
       return;
     }
     console.heading(title + ": " + unmet.size());
-    Map<String, List<Unmet>> groups = new TreeMap<>();
+    Map<String, List<Unresolved>> groups = new TreeMap<>();
     unmet.forEach(u -> groups.computeIfAbsent(group(u), g -> new ArrayList<>()).add(u));
     groups.forEach(
         (group, members) -> {
-          List<String> advice = members.stream().map(assessment::advice).distinct().toList();
+          List<String> advice = members.stream().map(analysis::advice).distinct().toList();
           boolean same = advice.size() == 1 && !advice.get(0).isEmpty();
           console.line(
               "  "
                   + console.paint(paint, group.isEmpty() ? "(no package)" : group)
                   + (same ? "  " + advice.get(0) : ""));
           Table table = new Table("ll");
-          for (Unmet u : members) {
-            String own = same || assessment.advice(u).isEmpty() ? "" : "; " + assessment.advice(u);
+          for (Unresolved u : members) {
+            String own = same || analysis.advice(u).isEmpty() ? "" : "; " + analysis.advice(u);
             table.row("  " + shortName(u), askers(u) + own);
           }
           table.print(console, false);
         });
   }
 
-  private static char separator(Unmet unmet) {
+  private static char separator(Unresolved unmet) {
     return unmet.thing() == Thing.FILE ? '/' : '.';
   }
 
-  private static String group(Unmet unmet) {
+  private static String group(Unresolved unmet) {
     int cut = unmet.name().lastIndexOf(separator(unmet));
     return cut < 0 ? "" : unmet.name().substring(0, cut);
   }
 
-  private static String shortName(Unmet unmet) {
+  private static String shortName(Unresolved unmet) {
     return unmet.name().substring(unmet.name().lastIndexOf(separator(unmet)) + 1);
   }
 
-  private String askers(Unmet unmet) {
+  private String askers(Unresolved unmet) {
     Demand first = unmet.demands().get(0);
     String more =
         unmet.demands().size() == 1
             ? ""
             : ", and " + SurveyView.count(unmet.demands().size() - 1, "more place");
     String excuse = first.excuse().isEmpty() ? "" : " (" + first.excuse() + ")";
-    String accepted = assessment.acceptedBy(unmet).map(o -> " [" + o + "]").orElse("");
+    String accepted = analysis.acceptedBy(unmet).map(o -> " [" + o + "]").orElse("");
     return first.how().passive() + " " + first.place() + excuse + more + accepted;
   }
 
   private void printVerdict(Console console) {
-    int faults = assessment.faults().size() + assessment.closure().unreadable().size();
+    int faults = analysis.faults().size() + analysis.closure().unreadable().size();
     if (faults == 0) {
       console.line(
           console.paint(Paint.GOOD, "Nothing that is needed is missing.")
               + " Next: girdle seal "
-              + SurveyView.words(assessment));
+              + SurveyView.words(analysis));
     } else {
       console.line(
           console.paint(Paint.BAD, SurveyView.count(faults, "thing") + " needed and missing.")
@@ -214,29 +213,29 @@ public record ClosureView(Assessment assessment) implements View {
     Json.print(
         console,
         Json.object(
-            "name", assessment.application().identity().name(),
-            "release", assessment.application().identity().release(),
-            "entryPoint", assessment.entry().name(),
-            "runtime", assessment.need(),
-            "runtimeModules", assessment.runtimeModules(),
-            "keptBytes", assessment.keptBytes(),
-            "ballastBytes", assessment.ballastBytes(),
-            "kept", assessment.kept().stream().map(this::kept).toList(),
-            "ballast", assessment.ballast(),
-            "open", new OpenTable(assessment).json(),
+            "name", analysis.application().identity().name(),
+            "release", analysis.application().identity().release(),
+            "entryPoint", analysis.entry().name(),
+            "runtime", analysis.need(),
+            "runtimeModules", analysis.runtimeModules(),
+            "keptBytes", analysis.keptBytes(),
+            "ballastBytes", analysis.ballastBytes(),
+            "kept", analysis.kept().stream().map(this::kept).toList(),
+            "ballast", analysis.ballast(),
+            "open", new OpenTable(analysis).json(),
             "conflicts", conflicts().json(),
-            "notices", assessment.notices(),
+            "notices", analysis.notices(),
             "seen",
-                assessment.plan().choice().evidence().isEmpty()
+                analysis.plan().choice().evidence().isEmpty()
                     ? null
-                    : new QuietTable(assessment).json(),
+                    : new QuietTable(analysis).json(),
             "unmet",
-                assessment.closure().unmet().stream()
+                analysis.closure().unmet().stream()
                     .filter(u -> u.rank() != Rank.HINTED)
                     .map(this::unmet)
                     .toList(),
             "unreadable",
-                assessment.closure().unreadable().stream()
+                analysis.closure().unreadable().stream()
                     .map(
                         u ->
                             Json.object(
@@ -251,21 +250,21 @@ public record ClosureView(Assessment assessment) implements View {
         "name", component.name(),
         "origin", component.origin(),
         "bytes", component.size(),
-        "keptBytes", assessment.selection().bytes(component),
+        "keptBytes", analysis.selection().bytes(component),
         "broughtBy", component.broughtBy(),
         "items", component.items().size(),
-        "reached", assessment.closure().reachedIn(component).size(),
-        "reason", Reasons.of(component, assessment.closure()));
+        "reached", analysis.closure().reachedIn(component).size(),
+        "reason", Reasons.of(component, analysis.closure()));
   }
 
-  private Map<String, Object> unmet(Unmet unmet) {
+  private Map<String, Object> unmet(Unresolved unmet) {
     return Json.object(
         "name", unmet.name(),
         "thing", unmet.thing().id(),
         "rank", unmet.rank().name().toLowerCase(Locale.ROOT),
         "reach", unmet.reach().name().toLowerCase(Locale.ROOT),
-        "accepted", assessment.isAccepted(unmet),
-        "advice", Optional.of(assessment.advice(unmet)).filter(a -> !a.isEmpty()),
+        "accepted", analysis.isAccepted(unmet),
+        "advice", Optional.of(analysis.advice(unmet)).filter(a -> !a.isEmpty()),
         "askedBy", unmet.demands().stream().map(ClosureView::asker).toList());
   }
 

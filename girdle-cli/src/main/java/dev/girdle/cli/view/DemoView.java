@@ -2,8 +2,8 @@ package dev.girdle.cli.view;
 
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Artifact;
-import dev.girdle.seal.Assessment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -34,7 +34,7 @@ public record DemoView(Console console, boolean json) {
   /**
    * Shows what the artifacts gave when they were started, and how they compare.
    *
-   * @param assessment what they were made from
+   * @param analysis what they were made from
    * @param artifacts what was made
    * @param expected what the application gave before it was sealed
    * @param outputs what each artifact gave
@@ -42,14 +42,14 @@ public record DemoView(Console console, boolean json) {
    * @return whether all of them gave what was expected
    */
   public boolean result(
-      Assessment assessment,
+      Analysis analysis,
       List<Artifact> artifacts,
       String expected,
       List<String> outputs,
       long millis) {
     boolean allSame = outputs.stream().allMatch(expected::equals);
     if (json) {
-      printJson(assessment, artifacts, expected, outputs, millis);
+      printJson(analysis, artifacts, expected, outputs, millis);
       return allSame;
     }
     console.line(
@@ -58,7 +58,7 @@ public record DemoView(Console console, boolean json) {
     console.gap();
     console.out().print(outputs.get(0));
     console.heading("Before and after");
-    long before = assessment.application().size();
+    long before = analysis.application().size();
     Table table = new Table("lrrl");
     table.row("", "SIZE", "OF BEFORE", "GIVES THE SAME");
     table.row("as handed over", Sizes.of(before), "", "");
@@ -72,16 +72,16 @@ public record DemoView(Console console, boolean json) {
     }
     table.row(
         "left out",
-        Sizes.of(assessment.ballastBytes()),
-        Sizes.share(assessment.ballastBytes(), before),
-        String.join(", ", assessment.ballast().stream().map(b -> b.component()).toList()));
+        Sizes.of(analysis.ballastBytes()),
+        Sizes.share(analysis.ballastBytes(), before),
+        String.join(", ", analysis.ballast().stream().map(b -> b.component()).toList()));
     table.print(console, true);
     console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
     return allSame;
   }
 
   private void printJson(
-      Assessment assessment,
+      Analysis analysis,
       List<Artifact> artifacts,
       String expected,
       List<String> outputs,
@@ -99,9 +99,9 @@ public record DemoView(Console console, boolean json) {
         console,
         Json.object(
             "beforeBytes",
-            assessment.application().size(),
+            analysis.application().size(),
             "leftOutBytes",
-            assessment.ballastBytes(),
+            analysis.ballastBytes(),
             "artifacts",
             results,
             "millis",

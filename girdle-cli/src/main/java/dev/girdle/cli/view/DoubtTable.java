@@ -6,7 +6,7 @@ import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Doubt;
 import java.util.List;
 import java.util.Objects;
@@ -15,12 +15,12 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What is missing and perhaps needed: in few words, by what belongs together. */
-record DoubtTable(Assessment assessment) {
+record DoubtTable(Analysis analysis) {
   private static final int SHOWN = 10;
   private static final int NAMED = 6;
 
   void print(Console console) {
-    List<Doubt> all = assessment.doubts();
+    List<Doubt> all = analysis.doubts();
     List<Doubt> likely = all.stream().filter(d -> d.reach() != Strength.HINT).toList();
     List<Doubt> unlikely = all.stream().filter(d -> d.reach() == Strength.HINT).toList();
     if (!likely.isEmpty()) {
@@ -28,7 +28,7 @@ record DoubtTable(Assessment assessment) {
           "Missing, and perhaps needed: "
               + likely.size()
               + ", the likeliest first; stops nothing"
-              + notMissed(EvidenceFile.read(assessment.plan().choice().evidence()).rehearsals()));
+              + notMissed(EvidenceFile.read(analysis.plan().choice().evidence()).rehearsals()));
       for (Doubt doubt : likely.subList(0, Math.min(SHOWN, likely.size()))) {
         console.line(
             "  "
@@ -82,7 +82,7 @@ record DoubtTable(Assessment assessment) {
 
   private String advice(Doubt doubt) {
     Optional<String> known =
-        doubt.things().stream().map(assessment::advice).filter(a -> !a.isEmpty()).findFirst();
+        doubt.things().stream().map(analysis::advice).filter(a -> !a.isEmpty()).findFirst();
     return known.map(a -> "; " + a).orElse("");
   }
 }

@@ -2,8 +2,8 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Application;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.AsTyped;
-import dev.girdle.seal.Assessment;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,9 +14,9 @@ import java.util.Optional;
  *
  * @param plan the file that was written
  * @param application what it is for
- * @param assessment what its closure tells; empty if the entry point is not clear
+ * @param analysis what its closure tells; empty if the entry point is not clear
  */
-public record DraftView(Path plan, Application application, Optional<Assessment> assessment)
+public record DraftView(Path plan, Application application, Optional<Analysis> analysis)
     implements View {
   @Override
   public void print(Console console) {
@@ -36,8 +36,8 @@ public record DraftView(Path plan, Application application, Optional<Assessment>
     if (application.starts().isEmpty()) {
       open.add("where it starts is not clear: choose one of the entries in the plan");
     }
-    assessment
-        .map(Assessment::faults)
+    analysis
+        .map(Analysis::faults)
         .filter(f -> !f.isEmpty())
         .ifPresent(
             f ->
@@ -46,7 +46,7 @@ public record DraftView(Path plan, Application application, Optional<Assessment>
                         + " needed and missing: girdle closure "
                         + application.source()
                         + " tells which"));
-    assessment.flatMap(a -> Natives.notice(a.natives())).ifPresent(open::add);
+    analysis.flatMap(a -> Natives.notice(a.natives())).ifPresent(open::add);
     if (application.identity().release().isEmpty()) {
       open.add("no release was found: give it one in the plan");
     }

@@ -1,9 +1,9 @@
 package dev.girdle.cli.view;
 
-import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.Thing;
 import dev.girdle.plan.Prune;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Analysis;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,21 +11,21 @@ import java.util.Map;
 
 /** What is asked for by names that only the run will tell, for people and as JSON. */
 final class OpenTable {
-  private final Assessment assessment;
+  private final Analysis analysis;
 
   private record Group(String component, Thing thing, boolean passedOn) {}
 
-  OpenTable(Assessment assessment) {
-    this.assessment = assessment;
+  OpenTable(Analysis analysis) {
+    this.analysis = analysis;
   }
 
   void print(Console console) {
-    List<OpenDemand> open = assessment.closure().open();
+    List<DynamicReference> open = analysis.closure().open();
     if (open.isEmpty()) {
       return;
     }
-    Map<Group, List<OpenDemand>> groups = new LinkedHashMap<>();
-    for (OpenDemand demand : open) {
+    Map<Group, List<DynamicReference>> groups = new LinkedHashMap<>();
+    for (DynamicReference demand : open) {
       groups
           .computeIfAbsent(
               new Group(demand.from().component().name(), demand.thing(), demand.passedOn()),
@@ -51,14 +51,14 @@ final class OpenTable {
   }
 
   private String consequence() {
-    Prune prune = assessment.plan().choice().prune();
+    Prune prune = analysis.plan().choice().prune();
     return prune == Prune.CLASSES
         ? "So all that it can mean in these components goes along; for others say --always PATTERN."
         : "Inside its own component everything is there; for other components say --always PATTERN.";
   }
 
   List<Map<String, Object>> json() {
-    return assessment.closure().open().stream()
+    return analysis.closure().open().stream()
         .map(
             o ->
                 Json.object(

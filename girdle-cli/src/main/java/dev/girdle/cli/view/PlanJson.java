@@ -3,7 +3,7 @@ package dev.girdle.cli.view;
 import dev.girdle.app.Target;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import java.nio.file.Path;
@@ -84,7 +84,7 @@ final class PlanJson {
         "window", entry.opensWindow());
   }
 
-  private static Map<String, Object> form(FormWish wish) {
+  private static Map<String, Object> form(FormRequest wish) {
     return Json.object(
         "form",
         wish.kind().text(),

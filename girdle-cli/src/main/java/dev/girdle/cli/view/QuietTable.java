@@ -3,7 +3,7 @@ package dev.girdle.cli.view;
 import dev.girdle.app.Item;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
-import dev.girdle.seal.Assessment;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Witnessed;
 import java.util.Comparator;
 import java.util.List;
@@ -12,13 +12,13 @@ import java.util.Map;
 /**
  * What was seen in use against what the closure has.
  *
- * @param assessment what is known about the application, with evidence in its plan
+ * @param analysis what is known about the application, with evidence in its plan
  */
-record QuietTable(Assessment assessment) {
+record QuietTable(Analysis analysis) {
   private static final int MOST = 12;
 
   private Witnessed witnessed() {
-    return Witnessed.of(assessment).orElseThrow();
+    return Witnessed.of(analysis).orElseThrow();
   }
 
   void print(Console console) {

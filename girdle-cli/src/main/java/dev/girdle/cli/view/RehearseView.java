@@ -1,10 +1,10 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.cli.view.Console.Paint;
-import dev.girdle.evidence.Kind;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.record.ArtifactRecord;
-import dev.girdle.rehearse.Performance;
-import dev.girdle.rehearse.Trouble;
+import dev.girdle.rehearse.Diagnosis;
+import dev.girdle.rehearse.RunResult;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,7 +25,7 @@ import java.util.Optional;
 public record RehearseView(
     String path,
     ArtifactRecord content,
-    List<Performance> performances,
+    List<RunResult> performances,
     Optional<Path> evidence,
     boolean isCompared)
     implements View {
@@ -33,7 +33,7 @@ public record RehearseView(
 
   @Override
   public void print(Console console) {
-    Performance first = performances.get(0);
+    RunResult first = performances.get(0);
     String release = content.release() == null ? "" : " " + content.release();
     console.line(
         console.paint(Paint.STRONG, content.name() + release)
@@ -55,7 +55,7 @@ public record RehearseView(
     printQuiet(console);
   }
 
-  private static void one(Performance p, Console console) {
+  private static void one(RunResult p, Console console) {
     String verdict =
         p.passed() ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no ");
     String words = String.join(" ", p.rehearsal().arguments());
@@ -77,7 +77,7 @@ public record RehearseView(
           .subList(Math.max(0, lines.size() - LAST_LINES), lines.size())
           .forEach(l -> console.line("    " + l));
     }
-    for (Trouble trouble : p.troubles()) {
+    for (Diagnosis trouble : p.troubles()) {
       console.line("  " + console.paint(Paint.NOTICE, trouble.cause()));
       if (!trouble.said().isEmpty()) {
         console.line("    it said: " + trouble.said());
@@ -87,7 +87,7 @@ public record RehearseView(
         trouble.mend().lines().forEach(l -> console.line("      " + l));
       }
     }
-    for (Performance.Outside outside : p.outside()) {
+    for (RunResult.Outside outside : p.outside()) {
       console.line(
           "  "
               + console.paint(Paint.NOTICE, outside.path())
@@ -97,10 +97,10 @@ public record RehearseView(
     }
   }
 
-  private static String used(Performance p) {
+  private static String used(RunResult p) {
     Map<String, Integer> counts = new LinkedHashMap<>();
-    for (Kind kind : Kind.values()) {
-      if (kind == Kind.REHEARSAL) {
+    for (EvidenceKind kind : EvidenceKind.values()) {
+      if (kind == EvidenceKind.REHEARSAL) {
         continue; // it is this one
       }
       int count = p.evidence().names(kind).size();
@@ -113,7 +113,7 @@ public record RehearseView(
     return parts.isEmpty() ? "nothing was seen of it" : "seen in use: " + String.join(", ", parts);
   }
 
-  private static String label(Kind kind, int count) {
+  private static String label(EvidenceKind kind, int count) {
     return switch (kind) {
       case CLASS -> count == 1 ? "class" : "classes";
       case FILE -> count == 1 ? "file" : "files";
@@ -145,11 +145,11 @@ public record RehearseView(
         console,
         Json.object(
             "artifact", path,
-            "passed", performances.stream().allMatch(Performance::passed),
+            "passed", performances.stream().allMatch(RunResult::passed),
             "rehearsals", performances.stream().map(RehearseView::json).toList()));
   }
 
-  private static Map<String, Object> json(Performance p) {
+  private static Map<String, Object> json(RunResult p) {
     return Json.object(
         "name", p.rehearsal().name(),
         "arguments", p.rehearsal().arguments(),

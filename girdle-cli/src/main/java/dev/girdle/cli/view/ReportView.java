@@ -2,17 +2,17 @@ package dev.girdle.cli.view;
 
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
-import dev.girdle.report.Picture;
+import dev.girdle.report.ReportModel;
 
 /**
  * Tells what was drawn.
  *
- * @param picture what it shows
+ * @param model what it shows
  * @param place where it lies
  * @param isDrawing whether it is the map of sizes alone
  * @param bytes its size
  */
-public record ReportView(Picture picture, String place, boolean isDrawing, long bytes)
+public record ReportView(ReportModel model, String place, boolean isDrawing, long bytes)
     implements View {
   @Override
   public void print(Console console) {
@@ -24,19 +24,19 @@ public record ReportView(Picture picture, String place, boolean isDrawing, long 
                 ? ", the map of sizes"
                 : ", one page that needs nothing else; open it in a browser"));
     Table table = new Table("lrl");
-    table.row("goes along", Sizes.of(picture.bytes(true)), "");
-    table.row("stays behind", Sizes.of(picture.bytes(false)), "");
-    table.row("shown", Integer.toString(picture.pieces().size()), "items, each with its reason");
-    if (!picture.editions().isEmpty()) {
+    table.row("goes along", Sizes.of(model.bytes(true)), "");
+    table.row("stays behind", Sizes.of(model.bytes(false)), "");
+    table.row("shown", Integer.toString(model.pieces().size()), "items, each with its reason");
+    if (!model.editions().isEmpty()) {
       table.row(
-          "compared", Integer.toString(picture.editions().size()), "artifacts in the same folder");
+          "compared", Integer.toString(model.editions().size()), "artifacts in the same folder");
     }
     table.print(console, false);
-    if (picture.missing() > 0) {
+    if (model.missing() > 0) {
       console.line(
           console.paint(
               Paint.BAD,
-              SurveyView.count(picture.missing(), "thing") + " needed and missing: see the page."));
+              SurveyView.count(model.missing(), "thing") + " needed and missing: see the page."));
     }
   }
 
@@ -57,13 +57,13 @@ public record ReportView(Picture picture, String place, boolean isDrawing, long 
             "place", place,
             "kind", isDrawing ? "map" : "page",
             "bytes", bytes,
-            "name", picture.subject().name(),
-            "release", picture.subject().release(),
-            "parts", picture.parts().size(),
-            "items", picture.pieces().size(),
-            "inBytes", picture.bytes(true),
-            "leftBytes", picture.bytes(false),
-            "missing", picture.missing(),
-            "artifacts", picture.editions().size()));
+            "name", model.subject().name(),
+            "release", model.subject().release(),
+            "parts", model.parts().size(),
+            "items", model.pieces().size(),
+            "inBytes", model.bytes(true),
+            "leftBytes", model.bytes(false),
+            "missing", model.missing(),
+            "artifacts", model.editions().size()));
   }
 }

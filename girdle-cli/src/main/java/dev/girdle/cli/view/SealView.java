@@ -3,17 +3,17 @@ package dev.girdle.cli.view;
 import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
-import dev.girdle.closure.OpenDemand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.Strength;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
+import dev.girdle.seal.Analyses;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Artifact;
 import dev.girdle.seal.AsTyped;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessments;
 import dev.girdle.seal.Doubt;
 import dev.girdle.seal.Outcome;
 import java.util.ArrayList;
@@ -24,16 +24,16 @@ import java.util.Optional;
  * Shows what was sealed.
  *
  * @param plan what was wanted, the command line's words included
- * @param assessments what it was made from
+ * @param analyses what it was made from
  * @param outcome what was made, and what was not
  */
-public record SealView(Plan plan, Assessments assessments, Outcome outcome, boolean isRehearsed)
+public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean isRehearsed)
     implements View {
   private static final int NAMED = 4;
 
   @Override
   public void print(Console console) {
-    Assessment first = assessments.first();
+    Analysis first = analyses.first();
     console.line(
         "Sealed "
             + console.paint(Paint.STRONG, first.application().identity().title())
@@ -78,7 +78,7 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
             + ". Run "
             + (made.size() == 1 ? "it: " : "the first: ")
             + start);
-    if (!isRehearsed && isUntried(assessments.first())) {
+    if (!isRehearsed && isUntried(analyses.first())) {
       console.line(
           console.paint(
                   Paint.NOTICE, "Not tried: what was left out was decided by reading code only.")
@@ -89,30 +89,30 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
   }
 
   private List<String> summaries() {
-    return assessments.all().stream()
+    return analyses.all().stream()
         .map(
             a ->
-                assessments.all().size() == 1
+                analyses.all().size() == 1
                     ? summary(a)
                     : a.plan().choice().target().map(Target::text).orElse("") + ": " + summary(a))
         .toList();
   }
 
-  private static String summary(Assessment assessment) {
-    int all = assessment.application().components().size();
+  private static String summary(Analysis analysis) {
+    int all = analysis.application().components().size();
     String kept =
-        assessment.kept().size()
+        analysis.kept().size()
             + " of "
             + SurveyView.count(all, "component")
             + " went in, "
-            + Sizes.of(assessment.keptBytes());
-    return assessment.ballast().isEmpty()
+            + Sizes.of(analysis.keptBytes());
+    return analysis.ballast().isEmpty()
         ? kept
-        : kept + "; " + Sizes.of(assessment.ballastBytes()) + " stayed behind";
+        : kept + "; " + Sizes.of(analysis.ballastBytes()) + " stayed behind";
   }
 
   private List<String> notices() {
-    Assessment first = assessments.first();
+    Analysis first = analyses.first();
     List<String> notices = new ArrayList<>(first.notices());
     outcome.artifacts().forEach(a -> notices.addAll(a.notices()));
     if (first.plan().choice().target().isEmpty()) {
@@ -126,13 +126,13 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
     return notices.stream().distinct().toList();
   }
 
-  private Optional<String> doubts(Assessment assessment) {
+  private Optional<String> doubts(Analysis analysis) {
     int rehearsals =
         isRehearsed && outcome.failures().isEmpty()
             ? plan.rehearsals().size()
             : EvidenceFile.read(plan.choice().evidence()).rehearsals();
     List<String> families =
-        assessment.doubts().stream()
+        analysis.doubts().stream()
             .filter(d -> d.reach() != Strength.HINT)
             .map(Doubt::family)
             .toList();
@@ -145,16 +145,16 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
                 + more
                 + DoubtTable.notMissed(rehearsals)
                 + "; girdle closure "
-                + AsTyped.of(assessment.plan())
+                + AsTyped.of(analysis.plan())
                 + " tells who asks for it");
   }
 
-  private static Optional<String> openInOwnCode(Assessment assessment) {
-    List<OpenDemand> open =
-        assessment.closure().open().stream()
+  private static Optional<String> openInOwnCode(Analysis analysis) {
+    List<DynamicReference> open =
+        analysis.closure().open().stream()
             .filter(o -> o.from().component().role() == Role.OWN)
             .toList();
-    return open.isEmpty() || !isUntried(assessment)
+    return open.isEmpty() || !isUntried(analysis)
         ? Optional.empty()
         : Optional.of(
             "asked for in your own code by names that only the run will tell: "
@@ -167,8 +167,8 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
   }
 
   /** Whether more was left out than what no code can use, on nothing but the code's own words. */
-  private static boolean isUntried(Assessment assessment) {
-    Plan plan = assessment.plan();
+  private static boolean isUntried(Analysis analysis) {
+    Plan plan = analysis.plan();
     boolean isFine =
         plan.choice().prune() == Prune.CLASSES || plan.runtime().kind() == RuntimeKind.TIGHT;
     return isFine && plan.choice().evidence().isEmpty();
@@ -180,7 +180,7 @@ public record SealView(Plan plan, Assessments assessments, Outcome outcome, bool
    * @param console where to
    */
   public void printJson(Console console) {
-    Assessment first = assessments.first();
+    Analysis first = analyses.first();
     Json.print(
         console,
         Json.object(

@@ -6,8 +6,8 @@ import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.io.Sizes;
+import dev.girdle.seal.Analysis;
 import dev.girdle.seal.AsTyped;
-import dev.girdle.seal.Assessment;
 import dev.girdle.seal.Overview;
 import java.util.ArrayList;
 import java.util.List;
@@ -125,8 +125,8 @@ public record SurveyView(Application application, Optional<Overview> overview) i
   }
 
   /** The application with what was chosen for it, as it is to be typed again. */
-  static String words(Assessment assessment) {
-    return AsTyped.of(assessment.plan());
+  static String words(Analysis analysis) {
+    return AsTyped.of(analysis.plan());
   }
 
   static String count(int number, String thing) {

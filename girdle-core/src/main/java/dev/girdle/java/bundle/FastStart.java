@@ -41,7 +41,7 @@ public final class FastStart {
   private FastStart(Layout layout, LayoutRequest request) {
     this.layout = layout;
     this.request = request;
-    this.home = Runtimes.chosen(request);
+    this.home = RuntimeBundler.chosen(request);
   }
 
   /**
@@ -94,7 +94,7 @@ public final class FastStart {
       store(program, classes, folder.path().resolve("stored.jsa"), stored);
       LayoutFile file =
           new LayoutFile(
-              request.programFolder() + Runtimes.FOLDER + Starter.STORED_CLASSES,
+              request.programFolder() + RuntimeBundler.FOLDER + Starter.STORED_CLASSES,
               FolderTree.content(stored),
               false,
               Packing.AS_IT_IS,
@@ -134,7 +134,7 @@ public final class FastStart {
 
   private void store(Path program, Path classes, Path work, Path stored) throws IOException {
     List<String> command = new ArrayList<>();
-    command.add(program.resolve(Runtimes.FOLDER + "bin/java").toString());
+    command.add(program.resolve(RuntimeBundler.FOLDER + "bin/java").toString());
     command.add("-Xshare:dump");
     command.add("-XX:SharedClassListFile=" + classes);
     command.add("-XX:SharedArchiveFile=" + work);

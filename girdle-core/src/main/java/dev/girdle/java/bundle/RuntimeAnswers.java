@@ -21,14 +21,14 @@ public final class RuntimeAnswers {
 
   public static Optional<RuntimeThing> about(
       String name, Plan plan, Closure closure, Selection selection) {
-    JavaHome home = Runtimes.first(plan.runtime());
+    JavaHome home = RuntimeBundler.first(plan.runtime());
     try (BundledRuntime runtime = BundledRuntime.open(home, plan.choice().always())) {
       String path = name.replace('.', '/') + ".class";
       Optional<String> module = runtime.moduleWith(path);
       if (module.isEmpty()) {
         return Optional.empty();
       }
-      ModuleChoice choice = Runtimes.modules(runtime, closure, plan.choice());
+      ModuleChoice choice = RuntimeBundler.modules(runtime, closure, plan.choice());
       Item item =
           RuntimeWalk.component(
                   module.get(), runtime.contents(List.of(module.get())).get(module.get()))
@@ -38,7 +38,7 @@ public final class RuntimeAnswers {
         return Optional.of(withItsModule(item, choice, closure));
       }
       ReachedRuntime reached =
-          Runtimes.walk(runtime, choice.chosen(), closure, selection, plan.choice());
+          RuntimeBundler.walk(runtime, choice.chosen(), closure, selection, plan.choice());
       Optional<Item> kept = reached.classNamed(name);
       return Optional.of(
           kept.map(i -> new RuntimeThing(i, true, reached.chain(i), ""))

@@ -32,15 +32,16 @@ public final class RuntimeBalance {
   public static RuntimeShares of(JavaHome home, Plan plan, Closure closure, Selection selection) {
     try (BundledRuntime runtime = BundledRuntime.open(home, plan.choice().always())) {
       RuntimeBalance balance = new RuntimeBalance(runtime);
-      ModuleChoice choice = Runtimes.modules(runtime, closure, plan.choice());
+      ModuleChoice choice = RuntimeBundler.modules(runtime, closure, plan.choice());
       if (plan.runtime().kind() == RuntimeKind.WHOLE) {
         balance.whole();
       } else {
         Extract extract =
-            Runtimes.extract(
+            RuntimeBundler.extract(
                 choice,
                 plan.runtime(),
-                modules -> Runtimes.walk(runtime, modules, closure, selection, plan.choice()));
+                modules ->
+                    RuntimeBundler.walk(runtime, modules, closure, selection, plan.choice()));
         balance.modules(extract, choice);
         balance.files(extract);
       }

@@ -27,7 +27,8 @@ public final class RuntimeMemo {
     ReachedRuntime known = reached.get(home);
     if (known == null || known.closure() != request.closure()) {
       known =
-          Runtimes.walk(runtime, modules, request.closure(), request.selection(), request.choice());
+          RuntimeBundler.walk(
+              runtime, modules, request.closure(), request.selection(), request.choice());
       reached.put(home, known);
     }
     return known;

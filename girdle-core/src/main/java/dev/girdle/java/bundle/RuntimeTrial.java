@@ -51,7 +51,7 @@ public final class RuntimeTrial {
     if (request.runtime().kind() != RuntimeKind.TIGHT || layout.runtime().isEmpty()) {
       return layout;
     }
-    JavaHome home = Runtimes.chosen(request);
+    JavaHome home = RuntimeBundler.chosen(request);
     if (Target.ofThisMachine().isEmpty() || !home.target().equals(Target.ofThisMachine())) {
       return layout.noticing(
           List.of(
@@ -91,7 +91,7 @@ public final class RuntimeTrial {
     if (probes.isEmpty()) {
       return Map.of();
     }
-    String inside = request.programFolder() + Runtimes.FOLDER;
+    String inside = request.programFolder() + RuntimeBundler.FOLDER;
     try (TemporaryFolder folder = TemporaryFolder.called("girdle-trial")) {
       Path classes = folder.path().resolve("classes");
       for (Map.Entry<String, Content> one : RuntimeProbe.classes(probes).entrySet()) {

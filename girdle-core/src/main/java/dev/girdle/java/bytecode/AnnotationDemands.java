@@ -8,15 +8,15 @@ import org.objectweb.asm.Type;
 
 /** What an annotation demands: its type, and the classes, enums and names in its values. */
 final class AnnotationDemands extends AnnotationVisitor {
-  private final Gathering gathering;
+  private final DemandCollector gathering;
 
-  private AnnotationDemands(Gathering gathering) {
+  private AnnotationDemands(DemandCollector gathering) {
     super(Opcodes.ASM9);
     this.gathering = gathering;
   }
 
   /** A reader for the annotation, or null if it cannot be read at run time. */
-  static AnnotationVisitor of(Gathering gathering, String descriptor, boolean visible) {
+  static AnnotationVisitor of(DemandCollector gathering, String descriptor, boolean visible) {
     if (!visible) {
       return null;
     }

@@ -97,10 +97,10 @@ public final class ClassDemands extends ClassVisitor {
   private final Hierarchy hierarchy;
   private final boolean isVerified;
   private final StaticTexts texts;
-  private final Gathering loaded;
-  private final Gathering gathering;
-  private final Gathering reflected;
-  private final Map<String, Gathering> parts = new LinkedHashMap<>();
+  private final DemandCollector loaded;
+  private final DemandCollector gathering;
+  private final DemandCollector reflected;
+  private final Map<String, DemandCollector> parts = new LinkedHashMap<>();
   private final Set<String> declared = new HashSet<>();
   private final List<String> supertypes = new ArrayList<>();
   private final Set<String> fieldTypes = new HashSet<>();
@@ -117,7 +117,7 @@ public final class ClassDemands extends ClassVisitor {
   private ClassDemands(
       Item item,
       ClassIndex index,
-      Gathering whole,
+      DemandCollector whole,
       Hierarchy hierarchy,
       boolean isVerified,
       StaticTexts texts) {
@@ -169,7 +169,7 @@ public final class ClassDemands extends ClassVisitor {
   }
 
   /** Descriptors are looked into only now, and may be damaged as well. */
-  static void tell(RawClass raw, Gathering gathering) throws UnreadableItemException {
+  static void tell(RawClass raw, DemandCollector gathering) throws UnreadableItemException {
     ClassHeader.reading(
         () -> {
           Recording.tell(raw, gathering);
@@ -184,7 +184,7 @@ public final class ClassDemands extends ClassVisitor {
    */
   public static Result resolved(RawClass raw, Item item, ClassIndex index, boolean exact)
       throws UnreadableItemException {
-    Gathering gathering = new Gathering(item, index, exact, "");
+    DemandCollector gathering = new DemandCollector(item, index, exact, "");
     tell(raw, gathering);
     return new Result(
         gathering.demands(), Map.of(), raw.declared(), raw.supertypes(), Set.of(), raw.version());
@@ -201,7 +201,7 @@ public final class ClassDemands extends ClassVisitor {
       throws UnreadableItemException {
     ClassReader reader = ClassHeader.readerOf(bytes);
     boolean hasFrames = ((bytes[6] & 0xff) << 8 | bytes[7] & 0xff) >= FIRST_WITH_FRAMES;
-    Gathering whole = new Gathering(item, index, true, "");
+    DemandCollector whole = new DemandCollector(item, index, true, "");
     ClassDemands visitor =
         new ClassDemands(
             item, index, whole, hasFrames ? hierarchy : null, verified, new StaticTexts(reader));
@@ -245,7 +245,7 @@ public final class ClassDemands extends ClassVisitor {
     generic(sig, gathering);
   }
 
-  private static void generic(String signature, Gathering into) {
+  private static void generic(String signature, DemandCollector into) {
     if (signature != null) {
       Signatures.types(signature, name -> into.type(JavaHow.DECLARATION, name, Strength.HINT));
     }
@@ -365,7 +365,7 @@ public final class ClassDemands extends ClassVisitor {
     if (hierarchy == null || isAlwaysLive(name)) {
       return new CodeDemands(gathering, gathering, texts, access, name, descriptor);
     }
-    Gathering part = parts.computeIfAbsent(key, this::newPart);
+    DemandCollector part = parts.computeIfAbsent(key, this::newPart);
     if (name.equals("<init>")) {
       part.at(name, 0);
       part.part(JavaHow.INSTANCE, self, INSTANCE, Strength.HARD, "");
@@ -379,8 +379,8 @@ public final class ClassDemands extends ClassVisitor {
         self, access, new CodeDemands(part, gathering, texts, access, name, descriptor));
   }
 
-  private Gathering newPart(String key) {
-    return new Gathering(item, index, true, key);
+  private DemandCollector newPart(String key) {
+    return new DemandCollector(item, index, true, key);
   }
 
   /** Methods that are called without anybody naming them. */

@@ -51,8 +51,8 @@ final class CodeDemands extends MethodVisitor {
           "hashCode",
           "toString");
 
-  private final Gathering gathering;
-  private final Gathering ofClass;
+  private final DemandCollector gathering;
+  private final DemandCollector ofClass;
   private final StaticTexts texts;
   private final String method;
   private final boolean isOwn;
@@ -86,8 +86,8 @@ final class CodeDemands extends MethodVisitor {
    * @param descriptor its descriptor
    */
   CodeDemands(
-      Gathering gathering,
-      Gathering ofClass,
+      DemandCollector gathering,
+      DemandCollector ofClass,
       StaticTexts texts,
       int access,
       String method,

@@ -63,7 +63,7 @@ public final class Glance {
    */
   public static List<Demand> resolved(RawClass raw, Item item, ClassIndex index, boolean wantsParts)
       throws UnreadableItemException {
-    Gathering gathering = new Gathering(item, index, wantsParts, "");
+    DemandCollector gathering = new DemandCollector(item, index, wantsParts, "");
     ClassDemands.tell(raw, gathering);
     return gathering.demands().named();
   }

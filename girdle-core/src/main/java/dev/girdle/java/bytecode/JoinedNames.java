@@ -18,7 +18,7 @@ final class JoinedNames {
   private JoinedNames() {}
 
   /** Demands the classes; false if too little is known of the name to say which. */
-  static boolean classes(Gathering gathering, Value.Joined joined) {
+  static boolean classes(DemandCollector gathering, Value.Joined joined) {
     String prefix = joined.prefix().replace('/', '.');
     if (prefix.indexOf('.') <= 0) {
       return false;
@@ -32,7 +32,7 @@ final class JoinedNames {
   }
 
   /** Demands the files; false if too little is known of the name to say which. */
-  static boolean files(Gathering gathering, Value.Joined joined) {
+  static boolean files(DemandCollector gathering, Value.Joined joined) {
     if (joined.prefix().indexOf('/') <= 0) {
       return false;
     }
@@ -45,12 +45,12 @@ final class JoinedNames {
   }
 
   /** What every jar has is meant only where it lies beside the code that opens it. */
-  static boolean isMeant(String file, Gathering gathering) {
+  static boolean isMeant(String file, DemandCollector gathering) {
     return !TextDemands.isInEveryJar(file) || gathering.item().component().item(file).isPresent();
   }
 
   /** What fits in many components is meant for none of them in particular, but for its own. */
-  private static Collection<String> meant(Collection<String> classes, Gathering gathering) {
+  private static Collection<String> meant(Collection<String> classes, DemandCollector gathering) {
     Component own = gathering.item().component();
     Function<String, Component> owner =
         name -> gathering.index().classNamed(name).get(0).component();

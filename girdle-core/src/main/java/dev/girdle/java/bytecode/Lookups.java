@@ -36,10 +36,10 @@ final class Lookups {
   private static final Set<String> LOADERS_OF_NATIVES =
       Set.of("java/lang/System", "java/lang/Runtime", "jdk/internal/loader/BootLoader");
 
-  private final Gathering gathering;
+  private final DemandCollector gathering;
   private final Consumer<String> reflection;
 
-  Lookups(Gathering gathering, Consumer<String> reflection) {
+  Lookups(DemandCollector gathering, Consumer<String> reflection) {
     this.gathering = gathering;
     this.reflection = reflection;
   }

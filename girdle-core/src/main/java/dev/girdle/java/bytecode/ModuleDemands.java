@@ -10,9 +10,9 @@ import org.objectweb.asm.Opcodes;
 final class ModuleDemands extends ModuleVisitor {
   private static final String STATIC = "it is required when the module is compiled only";
 
-  private final Gathering gathering;
+  private final DemandCollector gathering;
 
-  ModuleDemands(Gathering gathering) {
+  ModuleDemands(DemandCollector gathering) {
     super(Opcodes.ASM9);
     this.gathering = gathering;
   }

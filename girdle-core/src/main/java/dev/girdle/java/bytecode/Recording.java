@@ -14,7 +14,7 @@ import java.util.List;
 import java.util.Set;
 
 /** Notes what a class file says, without holding it against anything that is there. */
-final class Recording extends Gathering {
+final class Recording extends DemandCollector {
   private final List<Said> sayings = new ArrayList<>();
 
   /** What was said, wherever it stands: said again at another place, it says nothing new. */
@@ -32,7 +32,7 @@ final class Recording extends Gathering {
   }
 
   /** Says all of it again, to whoever holds it against what is there. */
-  static void tell(RawClass raw, Gathering to) {
+  static void tell(RawClass raw, DemandCollector to) {
     if (!raw.self().isEmpty()) {
       to.ofClass(raw.self());
     }

@@ -36,7 +36,7 @@ public final class TextDemands {
   }
 
   /** A string constant in code. */
-  static void inCode(Gathering gathering, String text) {
+  static void inCode(DemandCollector gathering, String text) {
     if (!mayName(text)) {
       return;
     }
@@ -68,7 +68,7 @@ public final class TextDemands {
    * What a text names as a whole: all classes of a package, or those that have it as their stem
    * (what is loaded for {@code a/b/c} or {@code a.b-c.d} may be called {@code a/b/c__init}).
    */
-  private static void named(String text, Gathering gathering) {
+  private static void named(String text, DemandCollector gathering) {
     boolean isPath = text.indexOf('.') > 0 || text.indexOf('/') >= 0;
     if (!isPath || text.chars().anyMatch(c -> c <= ' ')) {
       return;
@@ -99,7 +99,7 @@ public final class TextDemands {
   }
 
   /** A folder of files, to whose path the name of one is joined where it is opened. */
-  private static void folder(String text, Gathering gathering) {
+  private static void folder(String text, DemandCollector gathering) {
     String path = text.replaceFirst("^/", "").replaceFirst("/$", "");
     int segments = path.split("/").length;
     boolean isOfEveryJar = isInEveryJar(path + "/");

@@ -21,12 +21,12 @@ import org.objectweb.asm.commons.AnalyzerAdapter;
 final class VerifiedTypes {
   private static final String OBJECT = "java/lang/Object";
 
-  private final Gathering ofClass;
+  private final DemandCollector ofClass;
   private final Hierarchy hierarchy;
   private final String method;
   private final String descriptor;
 
-  VerifiedTypes(Gathering ofClass, Hierarchy hierarchy, String method, String descriptor) {
+  VerifiedTypes(DemandCollector ofClass, Hierarchy hierarchy, String method, String descriptor) {
     this.ofClass = ofClass;
     this.hierarchy = hierarchy;
     this.method = method;

@@ -1,7 +1,7 @@
 package dev.girdle.java.launcher;
 
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.java.bundle.Runtimes;
+import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.record.RecordFile;
 import dev.girdle.record.Sbom;
 import java.util.LinkedHashMap;
@@ -73,7 +73,7 @@ public final class ReceiverReadme {
     contents.put(programFolder + "bin/", "the starters");
     contents.put(programFolder + "lib/", "the program and its libraries");
     if (hasRuntime) {
-      contents.put(programFolder + Runtimes.FOLDER, "Java");
+      contents.put(programFolder + RuntimeBundler.FOLDER, "Java");
     }
     contents.put("licences/", "the licences of what is in it");
     contents.put(Sbom.IN_FOLDER, "its components, for whoever looks for weak ones (CycloneDX)");

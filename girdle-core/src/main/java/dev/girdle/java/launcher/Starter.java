@@ -1,7 +1,7 @@
 package dev.girdle.java.launcher;
 
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.java.runtime.JavaHome;
 import java.util.List;
@@ -22,7 +22,7 @@ import java.util.Optional;
  */
 public record Starter(
     Identity identity,
-    Start start,
+    LaunchSpec start,
     boolean throughWindow,
     RuntimeNeed need,
     List<String> jars,

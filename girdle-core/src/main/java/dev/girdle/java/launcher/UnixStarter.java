@@ -1,6 +1,6 @@
 package dev.girdle.java.launcher;
 
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.io.Template;
 import java.util.HashMap;
 import java.util.List;
@@ -85,7 +85,7 @@ public final class UnixStarter {
   }
 
   /** What the user has set already stays as it is. */
-  private static String environment(Start start) {
+  private static String environment(LaunchSpec start) {
     StringBuilder lines = new StringBuilder();
     start
         .environment()

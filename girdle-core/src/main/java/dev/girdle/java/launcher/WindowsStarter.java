@@ -1,6 +1,6 @@
 package dev.girdle.java.launcher;
 
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -40,7 +40,7 @@ public final class WindowsStarter {
   }
 
   /** What the user has set already stays as it is. */
-  private static String environment(Start start) {
+  private static String environment(LaunchSpec start) {
     StringBuilder lines = new StringBuilder();
     start
         .environment()

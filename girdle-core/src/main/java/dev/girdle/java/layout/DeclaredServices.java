@@ -1,7 +1,7 @@
 package dev.girdle.java.layout;
 
 import dev.girdle.app.Component;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.java.index.Modules;
 import dev.girdle.layout.LayoutFile;
@@ -22,7 +22,7 @@ final class DeclaredServices {
 
   /** One file for each service; none if the application is not started as modules. */
   static List<LayoutFile> files(LayoutRequest request) {
-    boolean modular = request.starts().stream().anyMatch(Start::isOfModule);
+    boolean modular = request.starts().stream().anyMatch(LaunchSpec::isOfModule);
     if (!modular) {
       return List.of();
     }

@@ -1,6 +1,6 @@
 package dev.girdle.java.layout;
 
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
@@ -26,7 +26,7 @@ final class EntryTable {
 
   /** Whether the Java launcher can start the main entry by itself. */
   boolean isPlain() {
-    Start main = request.main();
+    LaunchSpec main = request.main();
     return request.starts().size() == 1
         && main.arguments().isEmpty()
         && properties(main).isEmpty()
@@ -36,7 +36,7 @@ final class EntryTable {
   void writeTo(DataOutputStream out) throws IOException {
     out.writeUTF(request.application().identity().variablePrefix());
     out.writeInt(request.starts().size());
-    for (Start start : request.starts()) {
+    for (LaunchSpec start : request.starts()) {
       out.writeUTF(start.label());
       out.writeUTF(start.entry().name());
       out.writeInt(start.arguments().size());
@@ -53,7 +53,7 @@ final class EntryTable {
   }
 
   /** System properties, the only options that can be given once Java runs. */
-  private static Map<String, String> properties(Start start) {
+  private static Map<String, String> properties(LaunchSpec start) {
     Map<String, String> properties = new LinkedHashMap<>();
     for (String option : start.options()) {
       if (option.startsWith("-D")) {
@@ -69,7 +69,7 @@ final class EntryTable {
   /** What the user should know about options that an archive cannot give. */
   List<String> notices() {
     List<String> notices = new ArrayList<>();
-    for (Start start : request.starts()) {
+    for (LaunchSpec start : request.starts()) {
       List<String> lost =
           start.options().stream()
               .filter(o -> !o.startsWith("-D") && !LaunchOptions.isForManifest(o))
@@ -83,7 +83,7 @@ final class EntryTable {
                 + " has to be given by whoever starts it; --form folder gives it by itself");
       }
     }
-    for (Start start : request.starts()) {
+    for (LaunchSpec start : request.starts()) {
       if (!start.environment().isEmpty()) {
         notices.add(
             "an archive cannot set variables of the environment: whoever starts the entry "
@@ -93,7 +93,7 @@ final class EntryTable {
                 + "; a folder sets them by itself");
       }
     }
-    if (request.starts().stream().anyMatch(Start::isOfModule)) {
+    if (request.starts().stream().anyMatch(LaunchSpec::isOfModule)) {
       notices.add(
           "an archive is started from the class path and not as modules; --form folder starts the"
               + " module");
@@ -103,7 +103,7 @@ final class EntryTable {
           "other entries are chosen with -Dgirdle.entry=NAME or "
               + request.application().identity().variablePrefix()
               + "_ENTRY=NAME: "
-              + String.join(", ", request.starts().stream().map(Start::label).toList()));
+              + String.join(", ", request.starts().stream().map(LaunchSpec::label).toList()));
     }
     return notices;
   }

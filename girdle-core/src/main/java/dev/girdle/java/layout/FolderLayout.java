@@ -1,9 +1,9 @@
 package dev.girdle.java.layout;
 
 import dev.girdle.app.Component;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.java.bundle.Runtimes;
+import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.java.launcher.ReceiverReadme;
@@ -102,7 +102,7 @@ public final class FolderLayout {
     return jars;
   }
 
-  private boolean isThroughWindow(Start start) {
+  private boolean isThroughWindow(LaunchSpec start) {
     return !start.isOfModule() && mainClasses.extendsToolkit(start.entry().name());
   }
 
@@ -119,7 +119,7 @@ public final class FolderLayout {
                     names,
                     LaunchOptions.of(request).commandLine(),
                     request.runtime().isBundled()
-                        ? Optional.of(Runtimes.chosen(request))
+                        ? Optional.of(RuntimeBundler.chosen(request))
                         : Optional.empty(),
                     request.runtime().training().isPresent()))
         .toList();

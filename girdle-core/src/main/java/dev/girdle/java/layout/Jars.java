@@ -2,7 +2,7 @@ package dev.girdle.java.layout;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.io.Content;
@@ -37,7 +37,7 @@ final class Jars {
   /** All of a component as it is, or what is kept of it. */
   static Content content(Component component, LayoutRequest request) throws IOException {
     boolean whole = request.selection().isWhole(component);
-    boolean descriptorFits = whole || !request.starts().stream().anyMatch(Start::isOfModule);
+    boolean descriptorFits = whole || !request.starts().stream().anyMatch(LaunchSpec::isOfModule);
     return whole && component.whole().isPresent()
         ? component.whole().get()
         : pack(component, request, descriptorFits);

@@ -137,7 +137,7 @@ public final class MergedLayout {
     if (Versioned.of(path).release() > 0 && !multiRelease.get(item.component())) {
       return Optional.of("for a Java release, in a jar that does not say it is multi-release");
     }
-    Optional<String> useless = request.examination().uselessAtRunTime(item);
+    Optional<String> useless = request.model().uselessAtRunTime(item);
     if (useless.filter(w -> w.startsWith("signature")).isPresent()) {
       signed++;
       return useless;

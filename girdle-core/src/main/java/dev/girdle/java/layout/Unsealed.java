@@ -3,7 +3,7 @@ package dev.girdle.java.layout;
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.io.Content;
 import java.io.File;
 import java.io.IOException;
@@ -30,7 +30,7 @@ public final class Unsealed {
       }
       classPath.add(place.toString());
     }
-    Start start = application.starts().get(0);
+    LaunchSpec start = application.starts().get(0);
     List<String> words = new ArrayList<>();
     words.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     words.addAll(start.options());

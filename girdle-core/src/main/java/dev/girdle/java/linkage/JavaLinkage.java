@@ -5,11 +5,11 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Need;
-import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -440,7 +440,7 @@ public final class JavaLinkage implements Linkage {
   }
 
   @Override
-  public List<Demand> meanings(OpenDemand open) {
+  public List<Demand> meanings(DynamicReference open) {
     return Meanings.of(open);
   }
 
@@ -462,7 +462,7 @@ public final class JavaLinkage implements Linkage {
 
   /** The first two parts of the package. */
   @Override
-  public String makersOf(Item item) {
+  public String vendorOf(Item item) {
     String[] parts = item.name().split("[./]", 3);
     return parts.length < 3 ? parts[0] : parts[0] + "." + parts[1];
   }

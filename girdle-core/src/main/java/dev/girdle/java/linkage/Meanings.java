@@ -3,8 +3,8 @@ package dev.girdle.java.linkage;
 import dev.girdle.app.Component;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
-import dev.girdle.closure.OpenDemand;
 import dev.girdle.closure.Strength;
 import dev.girdle.java.format.JavaThing;
 import java.util.List;
@@ -17,7 +17,7 @@ import java.util.List;
 final class Meanings {
   private Meanings() {}
 
-  static List<Demand> of(OpenDemand open) {
+  static List<Demand> of(DynamicReference open) {
     Component own = open.from().component();
     if (open.thing() != JavaThing.CODE || open.passedOn() && own.role() == Role.LIBRARY) {
       return List.of();

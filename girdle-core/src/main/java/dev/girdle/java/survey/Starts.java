@@ -2,7 +2,7 @@ package dev.girdle.java.survey;
 
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Entry;
@@ -27,11 +27,11 @@ final class Starts {
   }
 
   /** All of them, the main one first; empty if the user has to choose. */
-  List<Start> all() {
+  List<LaunchSpec> all() {
     if (wanted.isEmpty()) {
-      return choice.chosen().stream().map(e -> Start.of(identity.name(), e)).toList();
+      return choice.chosen().stream().map(e -> LaunchSpec.of(identity.name(), e)).toList();
     }
-    Map<String, Start> starts = new LinkedHashMap<>();
+    Map<String, LaunchSpec> starts = new LinkedHashMap<>();
     List<String> problems = new ArrayList<>();
     for (Entry entry : wanted) {
       EntryPoint point =
@@ -49,8 +49,8 @@ final class Starts {
                 + ": only letters, digits, dot, underscore and"
                 + " hyphen fit in the name of a starter");
       }
-      Start start =
-          new Start(
+      LaunchSpec start =
+          new LaunchSpec(
               label,
               point,
               entry.arguments(),

@@ -4,23 +4,23 @@ import static dev.girdle.plan.file.PlanFile.texts;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.girdle.app.Target;
+import dev.girdle.io.Compression;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Squeeze;
+import dev.girdle.plan.AppMetadata;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Declared;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.ExtraFile;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Output;
-import dev.girdle.plan.Particulars;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.plan.RuntimeKind;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -70,7 +70,7 @@ final class PlanReader {
                 only)),
         choice(only),
         new Output(forms(), targets, out(), false),
-        new Particulars(
+        new AppMetadata(
             value("/identity/title"),
             value("/identity/description"),
             value("/identity/vendor"),
@@ -84,11 +84,11 @@ final class PlanReader {
         Optional.of(file));
   }
 
-  private RuntimeWish runtime() {
+  private RuntimeRequest runtime() {
     JsonNode node = root.path("runtime");
     String kind = node.isObject() ? node.path("kind").asText() : node.asText("host");
     JsonNode training = node.path("fast-start");
-    return new RuntimeWish(
+    return new RuntimeRequest(
         RuntimeKind.valueOf(upper(kind)),
         paths("/runtime/from"),
         node.path("debug-tables").asBoolean(true),
@@ -230,11 +230,11 @@ final class PlanReader {
     return patterns;
   }
 
-  private List<FormWish> forms() {
-    List<FormWish> forms = new ArrayList<>();
+  private List<FormRequest> forms() {
+    List<FormRequest> forms = new ArrayList<>();
     for (JsonNode node : root.path("forms")) {
-      FormWish plain =
-          FormWish.of(FormKind.valueOf(upper(node.path("form").asText(node.asText()))));
+      FormRequest plain =
+          FormRequest.of(FormKind.valueOf(upper(node.path("form").asText(node.asText()))));
       String pointer = "/forms/" + forms.size();
       boolean isArchive = plain.kind() == FormKind.ARCHIVE;
       if (node.has("kind") && !isArchive) {
@@ -252,14 +252,14 @@ final class PlanReader {
                 text.atKey(pointer + "/compression"), "nothing is compressed in the form folder"));
       }
       forms.add(
-          new FormWish(
+          new FormRequest(
               plain.kind(),
               ArchiveKind.valueOf(upper(node.path("kind").asText("fitting"))),
               Optional.ofNullable(node.path("as").textValue()),
-              node.path("compression").asInt(FormWish.USUAL_COMPRESSION),
-              Squeeze.valueOf(upper(node.path("packing").asText("gzip")))));
+              node.path("compression").asInt(FormRequest.USUAL_COMPRESSION),
+              Compression.valueOf(upper(node.path("packing").asText("gzip")))));
     }
-    return forms.isEmpty() ? List.of(FormWish.of(FormKind.ARCHIVE)) : forms;
+    return forms.isEmpty() ? List.of(FormRequest.of(FormKind.ARCHIVE)) : forms;
   }
 
   private List<ExtraFile> files() {

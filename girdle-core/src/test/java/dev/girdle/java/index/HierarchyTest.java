@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.girdle.app.Application;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Plan;
-import dev.girdle.seal.Assessor;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.testing.Compiled;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -24,7 +24,7 @@ class HierarchyTest {
         "package h; public class Quay implements Berth { }",
         "package h; public interface North { }");
     Files.write(dir.resolve("h/North.class"), new byte[] {1, 2, 3});
-    try (Application app = new Assessor(Progress.SILENT).survey(Plan.of(dir))) {
+    try (Application app = new Analyzer(Progress.SILENT).survey(Plan.of(dir))) {
       Hierarchy hierarchy = new Hierarchy(new ClassIndex(app.components()));
       assertThat(hierarchy.isInterface("h/Berth")).isTrue();
       assertThat(hierarchy.isInterface("h/Quay")).isFalse();

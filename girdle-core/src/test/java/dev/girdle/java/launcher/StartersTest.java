@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
-import dev.girdle.app.Start;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.plan.Choice;
-import dev.girdle.plan.RuntimeWish;
+import dev.girdle.plan.RuntimeRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 class StartersTest {
   private static Starter starter(
       RuntimeNeed need, String main, List<String> options, String... jars) {
-    Start start = Start.of("tide-book", new EntryPoint(main, "a", "x"));
+    LaunchSpec start = LaunchSpec.of("tide-book", new EntryPoint(main, "a", "x"));
     Identity identity = new Identity("tide-book", Optional.of("1.4"));
     return new Starter(
         identity, start, false, need, List.of(jars), options, Optional.empty(), false);
@@ -32,7 +32,7 @@ class StartersTest {
           Optional.empty(),
           "",
           false,
-          RuntimeWish.HOST,
+          RuntimeRequest.HOST,
           Choice.USUAL,
           List.of(),
           null,

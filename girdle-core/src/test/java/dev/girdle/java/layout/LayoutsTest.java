@@ -10,9 +10,9 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.RuntimeWish;
-import dev.girdle.seal.Assessment;
-import dev.girdle.seal.Assessor;
+import dev.girdle.plan.RuntimeRequest;
+import dev.girdle.seal.Analysis;
+import dev.girdle.seal.Analyzer;
 import dev.girdle.start.Start;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
@@ -78,9 +78,9 @@ class LayoutsTest {
   }
 
   private Layout layOut(Shape shape) {
-    try (Assessment a = new Assessor(Progress.SILENT).assess(Plan.of(app))) {
+    try (Analysis a = new Analyzer(Progress.SILENT).analyze(Plan.of(app))) {
       Layout layout =
-          a.examination()
+          a.model()
               .layOut(
                   new LayoutRequest(
                       shape,
@@ -89,10 +89,10 @@ class LayoutsTest {
                       Optional.empty(),
                       "",
                       false,
-                      RuntimeWish.HOST,
+                      RuntimeRequest.HOST,
                       Choice.USUAL,
                       List.of(),
-                      a.examination(),
+                      a.model(),
                       a.closure(),
                       a.selection(),
                       a.need()));

@@ -7,7 +7,7 @@ import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
-import dev.girdle.plan.FormWish;
+import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -125,13 +125,13 @@ class PlanFileTest {
         .containsExactly("linux-x64", "windows-x64");
     assertThat(plan.output().forms())
         .containsExactly(
-            FormWish.of(FormKind.FOLDER),
-            new FormWish(
+            FormRequest.of(FormKind.FOLDER),
+            new FormRequest(
                 FormKind.ARCHIVE,
                 ArchiveKind.MERGED,
                 java.util.Optional.of("{name}-all.jar"),
                 9,
-                dev.girdle.io.Squeeze.GZIP));
+                dev.girdle.io.Compression.GZIP));
     assertThat(plan.output().out()).isEqualTo(dir.resolve("made"));
     assertThat(plan.particulars().title()).contains("Tide Book");
   }

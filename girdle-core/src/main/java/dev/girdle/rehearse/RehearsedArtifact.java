@@ -1,0 +1,155 @@
+package dev.girdle.rehearse;
+
+import dev.girdle.app.Identity;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.Paths;
+import dev.girdle.record.ArtifactReader;
+import dev.girdle.record.ArtifactRecord;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/**
+ * The artifact that is rehearsed: how it gets to a stranger's machine, and how it is started there.
+ *
+ * @param artifact where it lies
+ * @param content its record
+ */
+record RehearsedArtifact(Path artifact, ArtifactRecord content) {
+  private static final Set<String> ARCHIVES = Set.of("nested archive", "merged archive");
+
+  String variablePrefix() {
+    return new Identity(content.name(), Optional.ofNullable(content.release())).variablePrefix();
+  }
+
+  /** Whether it is started by a runtime, and is nothing that starts by itself. */
+  boolean isArchive() {
+    return ARCHIVES.contains(content.form());
+  }
+
+  /** Files that its record names and that are not there any more; of a folder only. */
+  List<String> lostFiles() {
+    return Files.isDirectory(artifact)
+        ? content.files().stream()
+            .map(ArtifactRecord.FileEntry::path)
+            .filter(p -> !Files.exists(artifact.resolve(p)))
+            .toList()
+        : List.of();
+  }
+
+  /** Whether the machine has to have a runtime. */
+  boolean needsRuntime() {
+    return content.runtime().bundled() == null;
+  }
+
+  /** Copies it there, or unpacks it as its receiver would; gives where it lies then. */
+  Path bringTo(Path home) throws IOException {
+    Path there = home.resolve(artifact.toAbsolutePath().normalize().getFileName().toString());
+    switch (content.form()) {
+      case "zip", "tgz" -> {
+        Path folder = home.resolve("unpacked");
+        unpack(folder);
+        try (Stream<Path> tops = Files.list(folder)) {
+          return tops.findFirst().orElse(folder);
+        }
+      }
+      default -> {
+        copy(artifact, there);
+        return there;
+      }
+    }
+  }
+
+  private void unpack(Path folder) throws IOException {
+    Set<String> executable = new HashSet<>();
+    content.files().stream()
+        .filter(f -> Boolean.TRUE.equals(f.executable()))
+        .forEach(f -> executable.add(f.path()));
+    ArtifactReader.read(
+        artifact,
+        (path, bytes) -> {
+          Path file = folder.resolve(path);
+          write(bytes, file);
+          String inside = path.substring(path.indexOf('/') + 1);
+          if (executable.contains(inside) && !file.toFile().setExecutable(true, false)) {
+            throw new IOException("cannot make " + file + " executable");
+          }
+          return true;
+        });
+  }
+
+  private static void write(Content bytes, Path file) throws IOException {
+    Files.createDirectories(file.getParent());
+    try (InputStream in = bytes.open()) {
+      Files.copy(in, file);
+    }
+  }
+
+  private static void copy(Path from, Path to) throws IOException {
+    try (Stream<Path> all = Files.walk(from)) {
+      for (Path path : all.toList()) {
+        Path target = to.resolve(from.relativize(path).toString());
+        Files.copy(
+            path,
+            target,
+            StandardCopyOption.COPY_ATTRIBUTES,
+            java.nio.file.LinkOption.NOFOLLOW_LINKS);
+      }
+    }
+  }
+
+  /**
+   * The words that start it.
+   *
+   * @param there where it lies on the stranger's machine
+   * @param java the Java that starts archives there
+   * @param entry the name of the starter; empty for the main one
+   * @param options options for Java
+   */
+  List<String> start(String there, Optional<String> java, String entry, List<String> options) {
+    String name = entry.isEmpty() ? content.entries().get(0).name() : entry;
+    if (content.entries().stream().noneMatch(e -> e.name().equals(name))) {
+      throw GirdleException.request(
+          "there is no entry " + name + " in " + artifact + "; there are: " + names());
+    }
+    if (isArchive()) {
+      List<String> words = new ArrayList<>();
+      words.add(java.orElseThrow());
+      words.addAll(options);
+      if (!entry.isEmpty()) {
+        words.add("-Dgirdle.entry=" + name);
+      }
+      words.addAll(List.of("-jar", there));
+      return words;
+    }
+    if (content.form().equals("executable")) {
+      return List.of(there);
+    }
+    String starter =
+        content.files().stream()
+            .map(ArtifactRecord.FileEntry::path)
+            .filter(p -> Paths.folder(p).endsWith("bin/") && Paths.fileName(p).equals(name))
+            .filter(p -> !p.contains("runtime/"))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    GirdleException.request(
+                        artifact + " has no starter for this system; it is for " + content.target(),
+                        "  It can be rehearsed on such a machine only."));
+    return List.of(there + "/" + starter);
+  }
+
+  private String names() {
+    return String.join(
+        ", ", content.entries().stream().map(ArtifactRecord.StartEntry::name).toList());
+  }
+}

@@ -1,0 +1,269 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.app.Target;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.ClosureWalk;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Rank;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Unresolved;
+import dev.girdle.closure.WalkListener;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.evidence.EvidenceKind;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.NamePattern;
+import dev.girdle.plan.Plan;
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.ServiceLoader;
+
+/** Surveys an application and walks its closure. */
+public final class Analyzer {
+  private static final int MOST_CANDIDATES = 12;
+
+  private final Ecosystem ecosystem;
+  private final Progress progress;
+  private final WalkListener listener;
+
+  /**
+   * Creates an assessor.
+   *
+   * @param progress is told how the work gets on
+   */
+  public Analyzer(Progress progress) {
+    this(progress, WalkListener.NONE);
+  }
+
+  /**
+   * Creates an assessor whose walks are watched.
+   *
+   * @param progress is told how the work gets on
+   * @param listener is told of every demand that is satisfied, of some twice
+   */
+  public Analyzer(Progress progress, WalkListener listener) {
+    this.listener = listener;
+    // there is one language so far; with the next one, survey has to tell which it is
+    this.ecosystem = ServiceLoader.load(Ecosystem.class).findFirst().orElseThrow();
+    this.progress = progress;
+  }
+
+  /**
+   * Looks at what the user has built.
+   *
+   * @param plan what the user wants
+   * @return the application, to be closed by the caller
+   * @throws GirdleException if it is none, or damaged
+   */
+  public Application survey(Plan plan) {
+    return ecosystem.survey(plan.source(), progress);
+  }
+
+  /**
+   * Finds out what the application needs.
+   *
+   * @param plan what the user wants
+   * @return the assessment, to be closed by the caller
+   * @throws GirdleException if there is no application, or the user has to choose an entry point
+   */
+  public Analysis analyze(Plan plan) {
+    Application application = survey(plan);
+    try {
+      return analyze(plan, application);
+    } catch (RuntimeException e) {
+      application.close();
+      throw e;
+    }
+  }
+
+  /**
+   * Finds out what the application needs on each target of the plan. What does not differ between
+   * them is done once.
+   *
+   * @param plan what the user wants
+   * @return the assessments, in the order of the targets, to be closed by the caller
+   * @throws GirdleException as {@link #analyze(Plan)} does
+   */
+  public Analyses analyzeAll(Plan plan) {
+    List<Optional<Target>> targets = new ArrayList<>();
+    plan.output().targets().forEach(t -> targets.add(Optional.of(t)));
+    if (targets.isEmpty()) {
+      targets.add(
+          plan.runtime().isBundled()
+              ? Optional.of(ecosystem.targetOf(plan.runtime()))
+              : plan.choice().target());
+    }
+    List<Analysis> done = new ArrayList<>();
+    Analyses all = new Analyses(done);
+    try {
+      for (Optional<Target> target : targets) {
+        Plan one = plan.forTarget(target);
+        if (done.isEmpty() || done.get(0).application().declares()) {
+          done.add(analyze(one));
+        } else {
+          done.add(again(one, done));
+        }
+      }
+      return all;
+    } catch (RuntimeException e) {
+      all.close();
+      throw e;
+    }
+  }
+
+  /** The same application for another target, with the closure of one that leaves out the same. */
+  private Analysis again(Plan plan, List<Analysis> done) {
+    Analysis first = done.get(0);
+    Map<Item, String> excluded =
+        new Exclusions(first.application()).excluded(plan.choice(), first.natives());
+    return done.stream()
+        .filter(a -> a.excluded().equals(excluded))
+        .findFirst()
+        .map(a -> a.with(plan))
+        .orElseGet(() -> analyze(plan, first.application()));
+  }
+
+  /**
+   * Tells what there is to be told without a walk.
+   *
+   * @param plan what the user wants
+   * @param application the outcome of {@link #survey} for this plan, with an entry point
+   * @return what was found
+   * @throws GirdleException if the user has to choose an entry point, or names what is not there
+   */
+  public Overview look(Plan plan, Application application) {
+    Excluded excluded = exclude(plan, application);
+    LanguageModel model = ecosystem.examine(application, excluded.items, false, progress);
+    return Overview.of(plan, application, excluded.natives, model);
+  }
+
+  private record Excluded(Exclusions exclusions, NativeItems natives, Map<Item, String> items) {}
+
+  private Excluded exclude(Plan plan, Application application) {
+    if (application.starts().isEmpty()) {
+      throw noEntryPoint(application);
+    }
+    Exclusions exclusions = new Exclusions(application);
+    exclusions.requireEffect(plan.choice(), p -> ecosystem.isOfRuntime(p, plan.runtime()));
+    NativeItems natives = NativeItems.of(application);
+    return new Excluded(exclusions, natives, exclusions.excluded(plan.choice(), natives));
+  }
+
+  /**
+   * Finds out what a surveyed application needs.
+   *
+   * @param plan what the user wants
+   * @param application the outcome of {@link #survey} for this plan
+   * @return the assessment; closing it closes the application
+   * @throws GirdleException if the user has to choose an entry point
+   */
+  public Analysis analyze(Plan plan, Application application) {
+    Choice choice = plan.choice();
+    Excluded found = exclude(plan, application);
+    Map<Item, String> excluded = found.items;
+    LanguageModel model = ecosystem.examine(application, excluded, isExact(plan), progress);
+    List<Demand> seeds = new ArrayList<>(model.seeds(application.starts()));
+    for (NamePattern pattern : choice.always()) {
+      Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
+      found.exclusions.fitting(pattern).stream()
+          .filter(i -> !excluded.containsKey(i))
+          .forEach(i -> seeds.add(model.demandFor(i, How.ALWAYS, strength)));
+    }
+    Closure closure = walk(model, seeds, choice.prune());
+    List<Demand> unforeseen = unforeseen(model, closure, choice);
+    if (!unforeseen.isEmpty()) {
+      seeds.addAll(unforeseen);
+      closure = walk(model, seeds, choice.prune());
+    }
+    model.keep();
+    return new Analysis(
+        plan,
+        ecosystem,
+        application,
+        model,
+        found.natives,
+        excluded,
+        closure,
+        model.runtimeNeed(closure),
+        new Pruning(choice.prune(), closure, model, excluded).select(application.components()),
+        model.whereabouts(missing(closure)));
+  }
+
+  private Closure walk(LanguageModel model, List<Demand> seeds, Prune prune) {
+    return ClosureWalk.walk(
+        model.linkage(),
+        seeds,
+        followsMeanings(prune),
+        model.along(prune),
+        listener,
+        reached -> progress.at("reading classes", reached, 0));
+  }
+
+  /** What was seen in use and is not reached otherwise. */
+  private static List<Demand> unforeseen(LanguageModel model, Closure closure, Choice choice) {
+    List<Demand> unforeseen = new ArrayList<>();
+    for (String name : EvidenceFile.read(choice.evidence()).names(EvidenceKind.CLASS)) {
+      model.find(name).stream()
+          .filter(i -> i.component().role() != Role.RUNTIME && i.name().equals(name))
+          .limit(1)
+          .filter(i -> closure.reached(i).isEmpty())
+          .forEach(i -> unforeseen.add(model.demandFor(i, How.EVIDENCE, Strength.SOFT)));
+    }
+    return unforeseen;
+  }
+
+  /** What is to be left out class by class has to be found out method by method. */
+  private static boolean isExact(Plan plan) {
+    return plan.choice().prune() == Prune.CLASSES || plan.runtime().kind() == RuntimeKind.TIGHT;
+  }
+
+  /** What a component is pruned of has to be looked for in it; the rest travels with it. */
+  private static boolean followsMeanings(Prune prune) {
+    return prune == Prune.CLASSES;
+  }
+
+  private static List<String> missing(Closure closure) {
+    return closure.unmet().stream()
+        .filter(u -> u.rank() == Rank.NEEDED || u.rank() == Rank.PERHAPS)
+        .filter(u -> u.thing().isCode() && u.reach() != Strength.HINT)
+        .map(Unresolved::name)
+        .toList();
+  }
+
+  private static GirdleException noEntryPoint(Application application) {
+    List<String> lines = new ArrayList<>();
+    if (application.candidates().isEmpty()) {
+      return GirdleException.application(
+          application.source() + ": no class has a main method, so there is nothing to start",
+          "  If the main class is in another folder or jar, add it with --with PATH.");
+    }
+    lines.add(
+        application.source()
+            + ": "
+            + application.candidates().size()
+            + " classes can be started. Choose one, the likeliest first:");
+    application.candidates().stream()
+        .limit(MOST_CANDIDATES)
+        .forEach(
+            c ->
+                lines.add(
+                    "  --entry " + c.name() + "   (" + c.component() + ": " + c.foundBy() + ")"));
+    int more = application.candidates().size() - MOST_CANDIDATES;
+    if (more > 0) {
+      lines.add("  and " + more + " more, which girdle survey lists");
+    }
+    return new GirdleException(Fault.REQUEST, lines);
+  }
+}

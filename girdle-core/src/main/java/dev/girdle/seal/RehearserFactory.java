@@ -1,0 +1,45 @@
+package dev.girdle.seal;
+
+import dev.girdle.app.Identity;
+import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.record.ArtifactRecord;
+import dev.girdle.rehearse.Rehearser;
+import dev.girdle.rehearse.SandboxRequest;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+
+/** Prepares rehearsals: finds what a stranger's machine has to have. */
+public final class RehearserFactory {
+  private RehearserFactory() {}
+
+  /**
+   * Prepares to rehearse an artifact.
+   *
+   * @param artifact where it lies
+   * @param content its record
+   * @param wish how the stranger's machine is to be
+   * @param environment this machine's environment, for finding a runtime that a stranger could have
+   * @return to be asked for runs
+   */
+  public static Rehearser of(
+      Path artifact, ArtifactRecord content, SandboxRequest wish, Map<String, String> environment) {
+    Optional<FoundRuntime> java =
+        content.runtime().bundled() == null ? fitting(content, environment) : Optional.empty();
+    return new Rehearser(
+        artifact,
+        content,
+        wish,
+        java.map(FoundRuntime::home),
+        java.map(FoundRuntime::title).orElse(""));
+  }
+
+  private static Optional<FoundRuntime> fitting(
+      ArtifactRecord content, Map<String, String> environment) {
+    Identity identity = new Identity(content.name(), Optional.ofNullable(content.release()));
+    int needed = content.runtime().release();
+    return RuntimeCatalog.ecosystem().runtimesHere(identity.variablePrefix(), environment).stream()
+        .filter(r -> content.runtime().exactly() ? r.release() == needed : r.release() >= needed)
+        .findFirst();
+  }
+}
