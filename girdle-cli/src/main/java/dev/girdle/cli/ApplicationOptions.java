@@ -55,6 +55,13 @@ final class ApplicationOptions {
       description = "Options for Java, written in the same way: '-Xmx1g -Dharbour=north'.")
   List<String> entryOptions;
 
+  @Option(
+      names = "--language",
+      paramLabel = "ID",
+      description =
+          "The language that the application is written in, if it could be several: java.")
+  String language;
+
   @Option(names = "--name", paramLabel = "NAME", description = "The application's name.")
   String name;
 
@@ -160,7 +167,8 @@ final class ApplicationOptions {
             new Declared(
                 repositories == null ? declared.repositories() : repositories,
                 offline || declared.offline(),
-                only)),
+                only),
+            Optional.ofNullable(language).or(source::language)),
         new Choice(
             prune == null ? choice.prune() : prune,
             patterns(missingOk, choice.missingOk()),

@@ -28,4 +28,13 @@ public enum Role {
   public String label() {
     return label;
   }
+
+  /**
+   * Whether the user has made it, as far as can be told.
+   *
+   * @return true for what nothing may be left out of by what a closure thinks
+   */
+  public boolean isUsers() {
+    return this == OWN || this == PROGRAM;
+  }
 }

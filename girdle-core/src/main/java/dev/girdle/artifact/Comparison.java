@@ -194,22 +194,19 @@ public record Comparison(
     add(facts, "target", a.target(), b.target());
     add(facts, "starts", a.entryPoint(), b.entryPoint());
     add(facts, "needs", need(a), need(b));
-    add(
-        facts,
-        "modules",
-        String.join(" ", a.runtime().modules()),
-        String.join(" ", b.runtime().modules()));
+    add(facts, "modules", uses(a), uses(b));
     add(facts, "pruned of", a.prune(), b.prune());
     add(facts, "missing", missing(a), missing(b));
     add(facts, "made by Girdle", a.girdle(), b.girdle());
     return facts;
   }
 
+  private static String uses(ArtifactRecord artifact) {
+    return artifact.runtime() == null ? "" : String.join(" ", artifact.runtime().uses());
+  }
+
   private static String need(ArtifactRecord artifact) {
-    return artifact.runtime().language()
-        + " "
-        + artifact.runtime().release()
-        + (artifact.runtime().exactly() ? " exactly" : " or newer");
+    return artifact.runtime() == null ? "nothing" : artifact.runtime().text();
   }
 
   private static String missing(ArtifactRecord artifact) {

@@ -7,6 +7,7 @@ import dev.girdle.artifact.Finding.Part;
 import dev.girdle.binary.LibcNeed;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.RuntimeEntry;
@@ -15,7 +16,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.ServiceLoader;
 import java.util.stream.Collectors;
 
 /** Whether this machine can run an artifact. */
@@ -48,25 +48,23 @@ final class HostCheck {
 
   private void checkRuntime() {
     RuntimeEntry need = artifact.runtime();
+    if (need == null) {
+      return;
+    }
     if (need.bundled() != null) {
       add(Grade.GOOD, "brings " + need.title() + " along, " + need.bundled());
       return;
     }
     Identity identity = new Identity(artifact.name(), Optional.empty());
     List<FoundRuntime> all =
-        ServiceLoader.load(Ecosystem.class).stream()
-            .map(ServiceLoader.Provider::get)
-            .filter(e -> e.name().equals(need.language()))
-            .findFirst()
-            .map(e -> e.runtimesHere(identity.variablePrefix(), environment))
+        Ecosystems.installed()
+            .find(artifact.language())
+            .flatMap(Ecosystem::runtimes)
+            .map(p -> p.here(identity.variablePrefix(), environment))
             .orElse(List.of());
     Optional<FoundRuntime> fits =
-        all.stream()
-            .filter(
-                r -> need.exactly() ? r.release() == need.release() : r.release() >= need.release())
-            .findFirst();
-    String wanted =
-        need.language() + " " + need.release() + (need.exactly() ? " exactly" : " or newer");
+        all.stream().filter(r -> need.range().accepts(Integer.toString(r.release()))).findFirst();
+    String wanted = need.text();
     if (fits.isPresent()) {
       add(
           Grade.GOOD,

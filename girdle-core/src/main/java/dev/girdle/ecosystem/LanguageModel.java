@@ -10,12 +10,7 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
-import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
-import dev.girdle.fault.GirdleException;
-import dev.girdle.layout.Layout;
-import dev.girdle.plan.Choice;
-import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.util.Collection;
 import java.util.List;
@@ -61,28 +56,11 @@ public interface LanguageModel {
   Demand demandFor(Item item, How how, Strength strength);
 
   /**
-   * The runtime that entry points need by themselves, whatever they ask for.
-   *
-   * @param starts the ways to start the application; not empty
-   * @return the newest that one of them needs
-   * @throws GirdleException if an entry point cannot be read
-   */
-  RuntimeNeed needOf(List<LaunchSpec> starts);
-
-  /**
-   * The runtime that a closure needs.
-   *
-   * @param closure the outcome of a walk with this linkage
-   * @return never null
-   */
-  RuntimeNeed runtimeNeed(Closure closure);
-
-  /**
    * Who in the program may read the list of its components, and them as files.
    *
    * @return the first such item of what the user has made; empty if there is none
    */
-  Optional<String> readsClassPath();
+  Optional<String> listsComponents();
 
   /**
    * Why an item has no use at run time, whatever the closure says.
@@ -100,39 +78,6 @@ public interface LanguageModel {
    * @return a few words for the user; empty if it can stay behind
    */
   Optional<String> staysWith(Item item, Prune prune);
-
-  /**
-   * Which parts of the runtime a trimmed one has for a closure, and which it has not, though some
-   * program might ask for them by name.
-   *
-   * @param closure the outcome of a walk with this linkage
-   * @param choice what the plan wants in and out
-   * @return never null
-   */
-  RuntimeParts runtimeParts(Closure closure, Choice choice);
-
-  /**
-   * Looks for a class of the runtime that would go along.
-   *
-   * @param name its full name
-   * @param plan what the user wants
-   * @param closure the outcome of a walk with this linkage
-   * @param selection what of the application goes in
-   * @return empty if the runtime has no such class
-   */
-  Optional<RuntimeThing> findInRuntime(
-      String name, Plan plan, Closure closure, Selection selection);
-
-  /**
-   * What becomes of the runtime that the plan wants to come along, piece by piece.
-   *
-   * @param plan what the user wants
-   * @param closure the outcome of a walk with this linkage
-   * @param selection what of the application goes in
-   * @return empty if no runtime comes along
-   * @throws dev.girdle.fault.GirdleException if there is none that fits
-   */
-  Optional<RuntimeShares> runtimeShares(Plan plan, Closure closure, Selection selection);
 
   /**
    * Where a component comes from.
@@ -175,20 +120,16 @@ public interface LanguageModel {
   List<Item> find(String text);
 
   /**
-   * Lays the kept components out as the files of an artifact.
+   * What the language knows of the runtime.
    *
-   * @param request what to lay out, and how
-   * @return the finished tree
+   * @return always the same
    */
-  Layout layOut(LayoutRequest request);
+  RuntimeModel runtime();
 
   /**
-   * Prepares a fast start, if the plan wants one, by running the program that is laid out.
+   * How the application is laid out.
    *
-   * @param layout all files of the artifact
-   * @param request what was laid out, and how
-   * @return the same layout, or one with more in it
-   * @throws GirdleException if the program cannot be run
+   * @return always the same
    */
-  Layout prepareStart(Layout layout, LayoutRequest request);
+  Packaging packaging();
 }

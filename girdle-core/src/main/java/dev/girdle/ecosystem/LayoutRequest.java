@@ -29,7 +29,7 @@ import java.util.Optional;
  * @param model what the language knows
  * @param closure what is needed
  * @param selection what goes in
- * @param need the runtime that is needed
+ * @param need the runtime that is needed; empty if none is
  */
 public record LayoutRequest(
     Shape shape,
@@ -44,7 +44,7 @@ public record LayoutRequest(
     LanguageModel model,
     Closure closure,
     Selection selection,
-    RuntimeNeed need) {
+    Optional<RuntimeNeed> need) {
   /** Copies the lists. */
   public LayoutRequest {
     starts = List.copyOf(starts);

@@ -1,22 +1,22 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.app.ReleaseRange;
+
 /**
- * The runtime that the closure needs.
+ * The runtime that a program needs.
  *
  * @param language for the user: "Java"
- * @param release the oldest feature release that will do
- * @param exactly whether only that very release will do, as for preview features
+ * @param range which releases of it will do
+ * @param remark what else it has to be started with, for sentences; empty if nothing
  * @param because the item that asks for it
  */
-public record RuntimeNeed(String language, int release, boolean exactly, String because) {
+public record RuntimeNeed(String language, ReleaseRange range, String remark, String because) {
   /**
    * For sentences.
    *
    * @return for example {@code Java 17 or newer}
    */
   public String text() {
-    return exactly
-        ? language + " " + release + " exactly, with preview features"
-        : language + " " + release + " or newer";
+    return language + " " + range.words() + (remark.isEmpty() ? "" : ", " + remark);
   }
 }

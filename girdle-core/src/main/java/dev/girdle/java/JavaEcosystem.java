@@ -2,32 +2,46 @@ package dev.girdle.java;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
-import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Ecosystem;
-import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RunObservation;
+import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.ecosystem.Support;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.Why;
-import dev.girdle.java.bundle.HostJava;
-import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.layout.Unsealed;
-import dev.girdle.java.runtime.JavaHome;
-import dev.girdle.java.runtime.RuntimeStore;
+import dev.girdle.java.observe.JavaObservation;
 import dev.girdle.java.survey.JavaSurvey;
-import dev.girdle.plan.NamePattern;
-import dev.girdle.plan.RuntimeRequest;
+import dev.girdle.java.survey.Recogniser;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Java applications: class files and jars. */
 public final class JavaEcosystem implements Ecosystem {
   /** Called by {@link java.util.ServiceLoader}. */
   public JavaEcosystem() {}
+
+  @Override
+  public String id() {
+    return "java";
+  }
+
+  @Override
+  public Support support() {
+    return Support.ALL;
+  }
+
+  @Override
+  public Optional<Recognition> recognise(Source source) {
+    return Recogniser.recognise(source);
+  }
 
   @Override
   public String name() {
@@ -44,10 +58,10 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public LanguageModel examine(
+  public LanguageModel model(
       Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
     try {
-      return new JavaExamination(application, excluded, exact, progress);
+      return new JavaModel(application, excluded, exact, progress);
     } catch (IOException e) {
       throw GirdleException.because(
           e, () -> unreadable(Fault.APPLICATION, application.source(), e));
@@ -55,34 +69,13 @@ public final class JavaEcosystem implements Ecosystem {
   }
 
   @Override
-  public List<FoundRuntime> runtimesHere(String variablePrefix, Map<String, String> environment) {
-    return new HostJava(variablePrefix, environment).all();
+  public Optional<RunObservation> observation() {
+    return Optional.of(new JavaObservation());
   }
 
   @Override
-  public List<FoundRuntime> runtimesOnShelf(Map<String, String> environment) {
-    return RuntimeStore.of(environment).all().stream().map(JavaEcosystem::onShelf).toList();
-  }
-
-  @Override
-  public FoundRuntime addToShelf(Path source, Map<String, String> environment) {
-    return onShelf(RuntimeStore.of(environment).add(source));
-  }
-
-  private static FoundRuntime onShelf(JavaHome home) {
-    return HostJava.found(home.folder(), home.feature(), "on the shelf");
-  }
-
-  @Override
-  public Target targetOf(RuntimeRequest runtime) {
-    return RuntimeBundler.first(runtime)
-        .target()
-        .orElseThrow(() -> RuntimeBundler.notSealedFor(runtime));
-  }
-
-  @Override
-  public boolean isOfRuntime(NamePattern pattern, RuntimeRequest runtime) {
-    return RuntimeBundler.has(pattern, runtime);
+  public Optional<RuntimeProvider> runtimes() {
+    return Optional.of(new JavaRuntimes());
   }
 
   @Override

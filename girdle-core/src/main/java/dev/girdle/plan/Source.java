@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param name the name; empty to have it found
  * @param release the release; empty to have it found
  * @param declared how declared dependencies are found
+ * @param language the id of the language that leads; empty to have it found
  */
 public record Source(
     Path app,
@@ -20,7 +21,8 @@ public record Source(
     List<Entry> entries,
     Optional<String> name,
     Optional<String> release,
-    Declared declared) {
+    Declared declared,
+    Optional<String> language) {
   /** Copies the lists. */
   public Source {
     with = List.copyOf(with);
@@ -34,7 +36,7 @@ public record Source(
    * @return a new source
    */
   public Source with(List<Entry> newEntries) {
-    return new Source(app, with, newEntries, name, release, declared);
+    return new Source(app, with, newEntries, name, release, declared, language);
   }
 
   /**
@@ -44,7 +46,7 @@ public record Source(
    * @return a new source
    */
   public Source with(Declared newDeclared) {
-    return new Source(app, with, entries, name, release, newDeclared);
+    return new Source(app, with, entries, name, release, newDeclared, language);
   }
 
   /**
@@ -55,6 +57,12 @@ public record Source(
    */
   public static Source of(Path app) {
     return new Source(
-        app, List.of(), List.of(), Optional.empty(), Optional.empty(), Declared.LOCAL);
+        app,
+        List.of(),
+        List.of(),
+        Optional.empty(),
+        Optional.empty(),
+        Declared.LOCAL,
+        Optional.empty());
   }
 }

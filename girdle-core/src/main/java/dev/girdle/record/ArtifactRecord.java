@@ -2,6 +2,7 @@ package dev.girdle.record;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.girdle.app.ReleaseRange;
 import java.util.List;
 import java.util.Map;
 
@@ -9,6 +10,7 @@ import java.util.Map;
  * The account of one artifact. In JSON it has the shape of {@code docs/schema/record.schema.json}.
  *
  * @param format the version of this shape, {@value #FORMAT}
+ * @param language the id of the language that leads; null in records of format 1
  * @param girdle the release of Girdle that made the artifact
  * @param name the application's name
  * @param release the application's release; null if not known
@@ -22,7 +24,7 @@ import java.util.Map;
  * @param entries the ways to start it, the main one first; null in records of older releases
  * @param prune how finely things were left out; null in records of older releases
  * @param target where it is to run; null for everywhere
- * @param runtime the runtime that is needed
+ * @param runtime the runtime that is needed; null if the program needs none
  * @param components what went in
  * @param files every file but the record itself
  * @param leftOut what was there and did not go in
@@ -32,6 +34,7 @@ import java.util.Map;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArtifactRecord(
     int format,
+    String language,
     String girdle,
     String name,
     String release,
@@ -52,7 +55,7 @@ public record ArtifactRecord(
     List<MissingEntry> missing,
     List<String> notices) {
   /** The version of the shape that this release writes. */
-  public static final int FORMAT = 1;
+  public static final int FORMAT = 2;
 
   /**
    * A way to start it.
@@ -79,10 +82,9 @@ public record ArtifactRecord(
    * The runtime that is needed.
    *
    * @param language for example "Java"
-   * @param release the oldest feature release that will do
-   * @param exactly whether only that very release will do
+   * @param needs which releases will do: {@code >=17}, {@code =21}, {@code >=18.17 <21}
    * @param because the item that asks for it
-   * @param modules the parts of the runtime that are reached
+   * @param uses the parts of the runtime that are reached
    * @param bundled "whole" or "trimmed" if a runtime goes along; null if none does
    * @param title the runtime that goes along; null if none does
    * @param parts the parts of it that go along, each with the reason; null if all do, or none does
@@ -93,14 +95,31 @@ public record ArtifactRecord(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record RuntimeEntry(
       String language,
-      int release,
-      boolean exactly,
+      String needs,
       String because,
-      List<String> modules,
+      List<String> uses,
       String bundled,
       String title,
       Map<String, String> parts,
-      Map<String, String> leftOut) {}
+      Map<String, String> leftOut) {
+    /**
+     * Which releases will do.
+     *
+     * @return the range
+     */
+    public ReleaseRange range() {
+      return ReleaseRange.of(needs);
+    }
+
+    /**
+     * What is needed, for sentences.
+     *
+     * @return for example {@code Java 17 or newer}
+     */
+    public String text() {
+      return language + " " + range().words();
+    }
+  }
 
   /**
    * A component that went in.

@@ -129,12 +129,27 @@ public final class RecordFile {
               + ")");
     }
     read.path("missing").forEach(RecordFile::withRank);
+    if (read.path("runtime") instanceof ObjectNode runtime && runtime.has("release")) {
+      upgrade(runtime);
+    }
     List<String> problems = RecordSchema.problems(read);
     if (!problems.isEmpty()) {
       throw new IOException(
           "it is no record as Girdle writes them: " + Paths.printable(String.join(", ", problems)));
     }
     return JSON.treeToValue(read, ArtifactRecord.class);
+  }
+
+  /** What format 1 said otherwise. */
+  private static void upgrade(ObjectNode runtime) {
+    String sign = runtime.path("exactly").asBoolean() ? "=" : ">=";
+    if (runtime.path("release").canConvertToInt()) {
+      runtime.put("needs", sign + Math.max(0, runtime.path("release").asInt()));
+    }
+    if (runtime.has("modules")) {
+      runtime.set("uses", runtime.get("modules"));
+    }
+    runtime.remove(List.of("release", "exactly", "modules"));
   }
 
   /** What the first releases called otherwise. */

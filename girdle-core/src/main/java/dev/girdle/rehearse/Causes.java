@@ -1,53 +1,41 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.ecosystem.RunObservation;
+import dev.girdle.ecosystem.Symptom;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.LeftOutEntry;
 import dev.girdle.record.ArtifactRecord.MissingEntry;
-import java.lang.module.ModuleFinder;
+import dev.girdle.record.ArtifactRecord.RuntimeEntry;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /** Traces what a program says it missed back to what was left out of the artifact, and why. */
 final class Causes {
-  private static final String NAME =
-      "([\\p{L}_$][\\p{L}\\p{N}_$]*(?:[./][\\p{L}_$][\\p{L}\\p{N}_$]*)+)";
-  private static final List<Pattern> CLASSES =
-      List.of(
-          Pattern.compile(
-              "(?:NoClassDefFoundError|ClassNotFoundException): " + NAME + "(?=\\s|$|,)"),
-          Pattern.compile("made without the class " + NAME + "[,;]"),
-          Pattern.compile("Could not find or load main class " + NAME),
-          Pattern.compile("Provider " + NAME + " not found"));
   private static final String ALWAYS = "contents:\n  always: [";
-  private static final Pattern MODULE = Pattern.compile("[Mm]odule ([\\w.]+) not found");
-  private static final List<Pattern> LIBRARIES =
-      List.of(
-          Pattern.compile("no (\\S+) in java\\.library\\.path"),
-          Pattern.compile("([\\w.+-]+\\.so[.\\d]*): cannot open shared object file"));
-  private static final List<Pattern> FILES =
-      List.of(
-          Pattern.compile(
-              "(?:NoSuchFileException|FileNotFoundException): ([^\\s(][^(\\n]*?)(?: \\(|$)"),
-          Pattern.compile("Can't find bundle for base name ([\\w.$]+)"));
-
   private final ArtifactRecord content;
+  private final RuntimeEntry runtime;
+  private final Optional<RunObservation> observation;
   private final List<String> lost;
   private final Map<String, Diagnosis> found = new LinkedHashMap<>();
 
-  private Causes(ArtifactRecord content, List<String> lost) {
+  private Causes(ArtifactRecord content, List<String> lost, Optional<RunObservation> observation) {
     this.content = content;
+    this.runtime = content.runtime();
+    this.observation = observation;
     this.lost = lost;
   }
 
   /** Everything that some lines tell as missing, each once. */
-  static List<Diagnosis> of(List<String> lines, RehearsedArtifact subject, Set<String> libraries) {
-    Causes causes = new Causes(subject.content(), subject.lostFiles());
+  static List<Diagnosis> of(
+      List<String> lines,
+      RehearsedArtifact subject,
+      Set<String> libraries,
+      Optional<RunObservation> observation) {
+    Causes causes = new Causes(subject.content(), subject.lostFiles(), observation);
     for (String file : causes.lost) {
       causes.put(file, "", "the artifact has lost its file " + file + "; seal it again", "");
     }
@@ -59,30 +47,17 @@ final class Causes {
   }
 
   private void read(String line) {
-    for (Pattern pattern : CLASSES) {
-      Matcher matcher = pattern.matcher(line);
-      while (matcher.find()) {
-        missingClass(matcher.group(1).replace('/', '.'), line.strip());
-      }
-    }
-    Matcher module = MODULE.matcher(line);
-    if (module.find()) {
-      put(
-          "module " + module.group(1),
-          line,
-          "the module " + module.group(1) + why(content.runtime().leftOut(), module.group(1)),
-          always(module.group(1)));
-    }
-    for (Pattern pattern : LIBRARIES) {
-      Matcher matcher = pattern.matcher(line);
-      if (matcher.find()) {
-        library(matcher.group(1), line.strip());
-      }
-    }
-    for (Pattern pattern : FILES) {
-      Matcher matcher = pattern.matcher(line);
-      if (matcher.find()) {
-        file(matcher.group(1).strip(), line.strip());
+    for (Symptom symptom : observation.map(o -> o.symptoms(line)).orElse(List.of())) {
+      switch (symptom.kind()) {
+        case CODE -> missingCode(symptom, line.strip());
+        case PART ->
+            put(
+                "module " + symptom.name(),
+                line,
+                "the module " + symptom.name() + why(runtime.leftOut(), symptom.name()),
+                always(symptom.name()));
+        case LIBRARY -> library(symptom.name(), line.strip());
+        default -> file(symptom.name(), symptom.path(), line.strip());
       }
     }
   }
@@ -92,8 +67,9 @@ final class Causes {
     return reason == null ? " is not in the artifact" : " was left out: " + reason;
   }
 
-  private void missingClass(String name, String line) {
-    String path = name.replace('.', '/') + ".class";
+  private void missingCode(Symptom symptom, String line) {
+    String name = symptom.name();
+    String path = symptom.path();
     Optional<LeftOutEntry> leftOut =
         content.leftOut().stream().filter(l -> path.equals(l.path())).findFirst();
     if (leftOut.isPresent()) {
@@ -109,23 +85,27 @@ final class Causes {
           always(name));
       return;
     }
-    Optional<String> module = moduleOf(name);
+    Optional<String> module = symptom.part().filter(p -> runtime != null);
     if (module.isPresent()) {
-      boolean isThere =
-          content.runtime().parts() == null || content.runtime().parts().containsKey(module.get());
+      boolean isThere = runtime.parts() == null || runtime.parts().containsKey(module.get());
       put(
           name,
           line,
           isThere
-              ? "the class " + name + " of Java was left out: nothing was seen to reach it"
+              ? "the class "
+                  + name
+                  + " of "
+                  + runtime.language()
+                  + " was left out: nothing was seen to reach it"
               : "the class "
                   + name
                   + " is in the module "
                   + module.get()
-                  + " of Java, which "
-                  + (content.runtime().leftOut() != null
-                          && content.runtime().leftOut().containsKey(module.get())
-                      ? "was left out: " + content.runtime().leftOut().get(module.get())
+                  + " of "
+                  + runtime.language()
+                  + ", which "
+                  + (runtime.leftOut() != null && runtime.leftOut().containsKey(module.get())
+                      ? "was left out: " + runtime.leftOut().get(module.get())
                       : "nothing was seen to reach"),
           always(isThere ? name : module.get()));
       return;
@@ -178,15 +158,6 @@ final class Causes {
     return "application:\n  with: [the jar that has " + name + "]";
   }
 
-  private static Optional<String> moduleOf(String className) {
-    int dot = className.lastIndexOf('.');
-    String packaze = dot < 0 ? "" : className.substring(0, dot);
-    return ModuleFinder.ofSystem().findAll().stream()
-        .filter(m -> m.descriptor().packages().contains(packaze))
-        .map(m -> m.descriptor().name())
-        .findFirst();
-  }
-
   private void library(String name, String line) {
     Optional<LeftOutEntry> leftOut =
         content.leftOut().stream()
@@ -212,11 +183,11 @@ final class Causes {
         leftOut.map(l -> always(l.path())).orElse(""));
   }
 
-  private void file(String path, String line) {
+  private void file(String path, String folder, String line) {
     Optional<LeftOutEntry> leftOut =
         content.leftOut().stream()
             .filter(l -> l.path() != null && !l.path().isEmpty())
-            .filter(l -> path.endsWith(l.path()) || l.path().startsWith(path.replace('.', '/')))
+            .filter(l -> path.endsWith(l.path()) || l.path().startsWith(folder))
             .findFirst();
     Optional<LeftOutEntry> beside =
         content.leftOut().stream()

@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.plan.Rehearsal;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -49,19 +50,21 @@ public record PlainRun(
   }
 
   /**
-   * Runs a program on a Java and looks which classes it loads.
+   * Runs a program and looks which code it loads.
    *
    * @param builder what to run
    * @param rehearsal its input and time limit
    * @param folder an existing folder for its output
-   * @return full names, in no order; of Java's own, too
+   * @param observation watches programs of its language
+   * @return full names, in no order; of the runtime's own, too
    * @throws IOException if it cannot be run
    */
-  public static Set<String> classes(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
+  public static Set<String> code(
+      ProcessBuilder builder, Rehearsal rehearsal, Path folder, RunObservation observation)
       throws IOException {
     Path seen = Files.createTempDirectory(folder, "seen");
-    builder.environment().put("JAVA_TOOL_OPTIONS", ClassLog.option(seen.toString(), 9));
+    builder.environment().putAll(observation.environment(seen));
     ProcessRun.of(builder, rehearsal, folder);
-    return ClassLog.names(seen);
+    return observation.code(seen);
   }
 }

@@ -11,7 +11,6 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +47,7 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
 
   /** Whether the machine has to have a runtime. */
   boolean needsRuntime() {
-    return content.runtime().bundled() == null;
+    return content.runtime() != null && content.runtime().bundled() == null;
   }
 
   /** Copies it there, or unpacks it as its receiver would; gives where it lies then. */
@@ -108,31 +107,29 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
   }
 
   /**
-   * The words that start it.
+   * The name of an entry.
    *
-   * @param there where it lies on the stranger's machine
-   * @param java the Java that starts archives there
-   * @param entry the name of the starter; empty for the main one
-   * @param options options for Java
+   * @param wanted as the user named it; empty for the main one
+   * @throws GirdleException if there is none of that name
    */
-  List<String> start(String there, Optional<String> java, String entry, List<String> options) {
-    String name = entry.isEmpty() ? content.entries().get(0).name() : entry;
+  String entry(String wanted) {
+    String name = wanted.isEmpty() ? content.entries().get(0).name() : wanted;
     if (content.entries().stream().noneMatch(e -> e.name().equals(name))) {
       throw GirdleException.request(
           "there is no entry " + name + " in " + artifact + "; there are: " + names());
     }
-    if (isArchive()) {
-      List<String> words = new ArrayList<>();
-      words.add(java.orElseThrow());
-      words.addAll(options);
-      if (!entry.isEmpty()) {
-        words.add("-Dgirdle.entry=" + name);
-      }
-      words.addAll(List.of("-jar", there));
-      return words;
-    }
+    return name;
+  }
+
+  /**
+   * What starts it, if it starts by itself.
+   *
+   * @param there where it lies on the stranger's machine
+   * @param name the name of the entry
+   */
+  String starter(String there, String name) {
     if (content.form().equals("executable")) {
-      return List.of(there);
+      return there;
     }
     String starter =
         content.files().stream()
@@ -145,7 +142,7 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
                     GirdleException.request(
                         artifact + " has no starter for this system; it is for " + content.target(),
                         "  It can be rehearsed on such a machine only."));
-    return List.of(there + "/" + starter);
+    return there + "/" + starter;
   }
 
   private String names() {

@@ -1,6 +1,7 @@
 package dev.girdle.rehearse;
 
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
@@ -27,6 +28,7 @@ public final class Rehearser {
   private final RehearsedArtifact subject;
   private final SandboxRequest wish;
   private final Optional<Path> java;
+  private final Optional<RunObservation> observation;
   private final String given;
   private final Optional<List<String>> namespaces;
 
@@ -38,6 +40,7 @@ public final class Rehearser {
    * @param wish how the stranger's machine is to be
    * @param java a Java that it has if the artifact brings none; empty if there is none to give
    * @param javaTitle what that Java is called
+   * @param observation watches programs of its language; empty if this Girdle does not know it
    * @throws GirdleException if the artifact needs a Java and there is none to give
    */
   public Rehearser(
@@ -45,15 +48,21 @@ public final class Rehearser {
       ArtifactRecord content,
       SandboxRequest wish,
       Optional<Path> java,
-      String javaTitle) {
+      String javaTitle,
+      Optional<RunObservation> observation) {
+    this.observation = observation;
     this.subject = new RehearsedArtifact(artifact, content);
     this.wish = wish;
     this.namespaces = Namespaces.words(wish.network());
     boolean needs = subject.needsRuntime();
     if (needs && java.isEmpty()) {
+      String language = content.runtime().language();
       throw GirdleException.machine(
-          artifact + " brings no Java along, and there is none here that a stranger could have",
-          "  It needs Java " + content.runtime().release() + " or newer; or seal with --runtime.");
+          artifact
+              + " brings no "
+              + language
+              + " along, and there is none here that a stranger could have",
+          "  It needs " + content.runtime().text() + "; or seal with --runtime.");
     }
     this.java = needs ? java : Optional.empty();
     this.given = needs ? javaTitle : "";
@@ -100,12 +109,11 @@ public final class Rehearser {
   }
 
   private RunResult perform(Rehearsal rehearsal, Sandbox stage) throws IOException {
-    int oldest = subject.content().runtime().release();
-    String option = ClassLog.option(stage.seenThere(), oldest);
     Map<String, String> environment = new HashMap<>();
     String prefix = subject.variablePrefix();
     if (!subject.isArchive()) {
-      environment.put(prefix + "_JAVA_OPTS", option);
+      observation.ifPresent(
+          o -> environment.putAll(o.environment(prefix, subject.content(), stage.seenThere())));
     }
     if (!rehearsal.entry().isEmpty()) {
       environment.put(prefix + "_ENTRY", rehearsal.entry());
@@ -114,20 +122,21 @@ public final class Rehearser {
     if (stage.has(Trace.PROGRAM)) {
       words.addAll(Trace.words(stage.seenThere()));
     }
-    words.addAll(
-        subject.start(stage.programThere(), stage.javaThere(), rehearsal.entry(), List.of(option)));
+    words.addAll(start(rehearsal, stage));
     words.addAll(rehearsal.arguments());
     ProcessRun act = ProcessRun.of(stage.process(words, environment), rehearsal, stage.seen());
 
     SandboxPaths paths = new SandboxPaths(stage.programThere(), stage.homeThere());
     Set<Seen> seen = new TreeSet<>();
     Set<String> absent = new TreeSet<>();
-    ClassLog.read(stage.seen(), paths, seen);
+    if (observation.isPresent()) {
+      observation.get().read(stage.seen(), paths, seen);
+    }
     Trace.read(stage.seen(), paths, seen, absent);
     List<String> lines = new ArrayList<>(act.errors().lines().toList());
     lines.addAll(act.output().lines().toList());
     List<String> failures = new Verdict(rehearsal, act).failures();
-    List<Diagnosis> troubles = Causes.of(lines, subject, stage.missingLibraries());
+    List<Diagnosis> troubles = Causes.of(lines, subject, stage.missingLibraries(), observation);
     if (failures.isEmpty() && troubles.isEmpty()) {
       seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
     }
@@ -144,6 +153,21 @@ public final class Rehearser {
         Traces.made(stage.work()),
         act.output(),
         act.errors());
+  }
+
+  private List<String> start(Rehearsal rehearsal, Sandbox stage) {
+    String entry = subject.entry(rehearsal.entry());
+    if (!subject.isArchive()) {
+      return List.of(subject.starter(stage.programThere(), entry));
+    }
+    return observation
+        .orElseThrow()
+        .start(
+            stage.javaThere().orElseThrow(),
+            stage.programThere(),
+            rehearsal.entry(),
+            subject.content(),
+            stage.seenThere());
   }
 
   /** Tells rehearsals apart, and nothing of what they were given, which may be a secret. */

@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.ecosystem.RunPaths;
 import java.util.regex.Pattern;
 
 /**
@@ -8,12 +9,13 @@ import java.util.regex.Pattern;
  * @param program where the artifact lies there
  * @param home the stranger's home there
  */
-record SandboxPaths(String program, String home) {
+record SandboxPaths(String program, String home) implements RunPaths {
   private static final Pattern UNPACKED =
       Pattern.compile("(?:/\\.cache/girdle-run|^/tmp/girdle-run-\\d+)/[^/]+/");
 
   /** A path inside the artifact as its record has it; another path as it is. */
-  String inArtifact(String path) {
+  @Override
+  public String inArtifact(String path) {
     if (path.startsWith(program + "/")) {
       return path.substring(program.length() + 1);
     }
@@ -48,7 +50,8 @@ record SandboxPaths(String program, String home) {
   }
 
   /** Whether it is news that a path was used: it would have to travel, or does. */
-  boolean isNews(String path) {
+  @Override
+  public boolean isNews(String path) {
     return isInArtifact(path) || !isOfTheSystem(path) && !isFresh(path);
   }
 

@@ -13,6 +13,7 @@ import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unresolved;
+import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.report.ReportModel.Sight;
@@ -119,7 +120,7 @@ public final class ApplicationReport {
 
   private Subject subject(String girdle) {
     Optional<String> title = analysis.plan().particulars().title();
-    String need = analysis.need().text();
+    String need = analysis.need().map(RuntimeNeed::text).orElse("no runtime");
     return new Subject(
         title.orElse(analysis.application().identity().name()),
         analysis.application().identity().name(),
@@ -210,7 +211,7 @@ public final class ApplicationReport {
   private void addRuntime() {
     Optional<RuntimeShares> shares;
     try {
-      shares = analysis.model().runtimeShares(analysis.plan(), closure, analysis.selection());
+      shares = analysis.model().runtime().shares(analysis.plan(), closure, analysis.selection());
     } catch (GirdleException e) {
       notices.add("the runtime is not drawn: " + e.lines().get(0));
       return;

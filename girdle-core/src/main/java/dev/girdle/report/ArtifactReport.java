@@ -113,7 +113,6 @@ public final class ArtifactReport {
   }
 
   private Subject subject(String girdle) {
-    RuntimeEntry runtime = content.runtime();
     return new Subject(
         Objects.requireNonNullElse(content.title(), content.name()),
         content.name(),
@@ -123,10 +122,17 @@ public final class ArtifactReport {
         Objects.requireNonNullElse(content.target(), ""),
         content.entryPoint(),
         Objects.requireNonNullElse(content.prune(), ""),
-        runtime.title() == null
-            ? runtime.language() + " " + runtime.release() + " or newer, the receiver's own"
-            : runtime.title() + ", " + runtime.bundled() + ", comes along",
+        runtime(content.runtime()),
         girdle);
+  }
+
+  private static String runtime(RuntimeEntry runtime) {
+    if (runtime == null) {
+      return "no runtime";
+    }
+    return runtime.title() == null
+        ? runtime.text() + ", the receiver's own"
+        : runtime.title() + ", " + runtime.bundled() + ", comes along";
   }
 
   private static Rank rank(String recorded) {

@@ -34,7 +34,7 @@ import java.util.stream.Stream;
  * @param natives its native code
  * @param excluded what the plan keeps out, each with the reason
  * @param closure what is needed, and what is missing
- * @param need the runtime that is needed
+ * @param need the runtime that is needed; empty if none is
  * @param selection what goes along, and what stays behind
  * @param whereabouts for missing code, where it can be had, as far as that is known
  */
@@ -46,7 +46,7 @@ public record Analysis(
     NativeItems natives,
     Map<Item, String> excluded,
     Closure closure,
-    RuntimeNeed need,
+    Optional<RuntimeNeed> need,
     Selection selection,
     Map<String, String> whereabouts)
     implements AutoCloseable {

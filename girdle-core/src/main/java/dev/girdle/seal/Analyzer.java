@@ -13,8 +13,11 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unresolved;
 import dev.girdle.closure.WalkListener;
 import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.ecosystem.Support;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.fault.Fault;
@@ -26,20 +29,23 @@ import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.ServiceLoader;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Surveys an application and walks its closure. */
 public final class Analyzer {
   private static final int MOST_CANDIDATES = 12;
 
-  private final Ecosystem ecosystem;
+  private final Ecosystems languages;
   private final Progress progress;
   private final WalkListener listener;
 
   /**
-   * Creates an assessor.
+   * Creates an analyzer.
    *
    * @param progress is told how the work gets on
    */
@@ -48,15 +54,25 @@ public final class Analyzer {
   }
 
   /**
-   * Creates an assessor whose walks are watched.
+   * Creates an analyzer whose walks are watched.
    *
    * @param progress is told how the work gets on
    * @param listener is told of every demand that is satisfied, of some twice
    */
   public Analyzer(Progress progress, WalkListener listener) {
+    this(progress, listener, Ecosystems.installed());
+  }
+
+  /**
+   * Creates an analyzer that knows certain languages.
+   *
+   * @param progress is told how the work gets on
+   * @param listener is told of every demand that is satisfied, of some twice
+   * @param languages the languages
+   */
+  public Analyzer(Progress progress, WalkListener listener, Ecosystems languages) {
     this.listener = listener;
-    // there is one language so far; with the next one, survey has to tell which it is
-    this.ecosystem = ServiceLoader.load(Ecosystem.class).findFirst().orElseThrow();
+    this.languages = languages;
     this.progress = progress;
   }
 
@@ -68,7 +84,18 @@ public final class Analyzer {
    * @throws GirdleException if it is none, or damaged
    */
   public Application survey(Plan plan) {
-    return ecosystem.survey(plan.source(), progress);
+    return language(plan).survey(plan.source(), progress);
+  }
+
+  /**
+   * The language that leads an application.
+   *
+   * @param plan what the user wants
+   * @return the one that the plan names, or that it looks like
+   * @throws GirdleException if that cannot be told
+   */
+  public Ecosystem language(Plan plan) {
+    return languages.leading(plan.source());
   }
 
   /**
@@ -102,7 +129,7 @@ public final class Analyzer {
     if (targets.isEmpty()) {
       targets.add(
           plan.runtime().isBundled()
-              ? Optional.of(ecosystem.targetOf(plan.runtime()))
+              ? Optional.of(runtimes(language(plan), plan).targetOf(plan.runtime()))
               : plan.choice().target());
     }
     List<Analysis> done = new ArrayList<>();
@@ -145,8 +172,35 @@ public final class Analyzer {
    */
   public Overview look(Plan plan, Application application) {
     Excluded excluded = exclude(plan, application);
-    LanguageModel model = ecosystem.examine(application, excluded.items, false, progress);
+    LanguageModel model = language(plan).model(application, excluded.items, false, progress);
     return Overview.of(plan, application, excluded.natives, model);
+  }
+
+  private static RuntimeProvider runtimes(Ecosystem ecosystem, Plan plan) {
+    requireSupport(ecosystem, plan);
+    return ecosystem.runtimes().orElseThrow();
+  }
+
+  /** What a language cannot do is said with what it can. */
+  private static void requireSupport(Ecosystem ecosystem, Plan plan) {
+    Support support = ecosystem.support();
+    requireOneOf(support.levels(), plan.choice().prune(), ecosystem, "--prune", Analyzer::text);
+    requireOneOf(
+        support.runtimes(), plan.runtime().kind(), ecosystem, "--runtime", RuntimeKind::text);
+  }
+
+  private static String text(Prune prune) {
+    return prune.name().toLowerCase(Locale.ROOT);
+  }
+
+  private static <T extends Enum<T>> void requireOneOf(
+      Set<T> able, T wanted, Ecosystem ecosystem, String option, Function<T, String> text) {
+    if (!able.contains(wanted)) {
+      throw GirdleException.request(
+          ecosystem.name() + " programs cannot be sealed with " + option + " " + text.apply(wanted),
+          "  What can be given: "
+              + able.stream().sorted().map(text).collect(Collectors.joining(", ")));
+    }
   }
 
   private record Excluded(Exclusions exclusions, NativeItems natives, Map<Item, String> items) {}
@@ -156,7 +210,9 @@ public final class Analyzer {
       throw noEntryPoint(application);
     }
     Exclusions exclusions = new Exclusions(application);
-    exclusions.requireEffect(plan.choice(), p -> ecosystem.isOfRuntime(p, plan.runtime()));
+    Optional<RuntimeProvider> runtimes = language(plan).runtimes();
+    exclusions.requireEffect(
+        plan.choice(), p -> runtimes.filter(r -> r.has(p, plan.runtime())).isPresent());
     NativeItems natives = NativeItems.of(application);
     return new Excluded(exclusions, natives, exclusions.excluded(plan.choice(), natives));
   }
@@ -173,7 +229,9 @@ public final class Analyzer {
     Choice choice = plan.choice();
     Excluded found = exclude(plan, application);
     Map<Item, String> excluded = found.items;
-    LanguageModel model = ecosystem.examine(application, excluded, isExact(plan), progress);
+    Ecosystem ecosystem = language(plan);
+    requireSupport(ecosystem, plan);
+    LanguageModel model = ecosystem.model(application, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(model.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
@@ -196,7 +254,7 @@ public final class Analyzer {
         found.natives,
         excluded,
         closure,
-        model.runtimeNeed(closure),
+        model.runtime().need(closure),
         new Pruning(choice.prune(), closure, model, excluded).select(application.components()),
         model.whereabouts(missing(closure)));
   }

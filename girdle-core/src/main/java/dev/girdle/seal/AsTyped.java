@@ -32,6 +32,7 @@ public final class AsTyped {
     plan.source().entries().stream()
         .filter(e -> !e.start().isEmpty())
         .forEach(e -> typed.add("entry", (e.label().isEmpty() ? "" : e.label() + "=") + e.start()));
+    plan.source().language().ifPresent(l -> typed.add("language", l));
     typed.add(plan.choice());
     return typed.words.toString();
   }

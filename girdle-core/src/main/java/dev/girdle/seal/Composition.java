@@ -47,14 +47,14 @@ final class Composition {
             analysis.closure(),
             analysis.selection(),
             analysis.need());
-    Layout layout = analysis.model().layOut(request);
+    Layout layout = analysis.model().packaging().layOut(request);
     if (isSeen) {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(analysis, shape).files());
     more.addAll(new SbomFile(analysis, shape).files());
     layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
-    return analysis.model().prepareStart(layout, request).noticing(unknownLicences());
+    return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());
   }
 
   private List<String> unknownLicences() {

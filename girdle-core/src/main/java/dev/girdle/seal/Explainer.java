@@ -124,7 +124,8 @@ public final class Explainer {
   private Optional<Explanation> ofRuntime(String name) {
     return analysis
         .model()
-        .findInRuntime(name, analysis.plan(), closure, analysis.selection())
+        .runtime()
+        .find(name, analysis.plan(), closure, analysis.selection())
         .map(
             t ->
                 t.chain().isEmpty()
@@ -134,7 +135,7 @@ public final class Explainer {
 
   /** What nothing reaches may be a part of a trimmed runtime all the same. */
   private Explanation ofRuntime(Item item) {
-    RuntimeParts parts = analysis.model().runtimeParts(closure, analysis.plan().choice());
+    RuntimeParts parts = analysis.model().runtime().parts(closure, analysis.plan().choice());
     String chosen = parts.chosen().get(item.name());
     String why = chosen == null ? parts.leftOut().get(item.name()) : chosen;
     return new Explanation.Unreached(

@@ -1,7 +1,9 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Application;
+import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.TemporaryFolder;
@@ -15,14 +17,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** The application as it was handed over, run beside what was made of it. */
 public final class Original implements AutoCloseable {
   private final TemporaryFolder folder;
   private final List<String> start;
+  private final Optional<RunObservation> observation;
 
-  private Original(TemporaryFolder folder, List<String> start) {
+  private Original(
+      TemporaryFolder folder, List<String> start, Optional<RunObservation> observation) {
+    this.observation = observation;
     this.folder = folder;
     this.start = start;
   }
@@ -36,7 +42,8 @@ public final class Original implements AutoCloseable {
    * @throws GirdleException if it cannot be started
    */
   public static Original of(Plan plan, Progress progress) {
-    try (Application application = new Analyzer(progress).survey(plan)) {
+    Analyzer analyzer = new Analyzer(progress);
+    try (Application application = analyzer.survey(plan)) {
       if (application.starts().isEmpty()) {
         throw GirdleException.request(
             application.source() + " has several entry points, or none",
@@ -45,7 +52,9 @@ public final class Original implements AutoCloseable {
       TemporaryFolder folder = TemporaryFolder.called("girdle-original");
       try {
         Path place = Files.createDirectories(folder.path().resolve("application"));
-        return new Original(folder, RuntimeCatalog.ecosystem().startUnsealed(application, place));
+        Ecosystem language = analyzer.language(plan);
+        return new Original(
+            folder, language.startUnsealed(application, place), language.observation());
       } catch (IOException | RuntimeException e) {
         folder.close();
         throw e;
@@ -99,17 +108,17 @@ public final class Original implements AutoCloseable {
   }
 
   /**
-   * Looks which classes it loads when it does what a rehearsal says.
+   * Looks which code it loads when it does what a rehearsal says.
    *
    * @param rehearsal what it is given
    * @return full names; empty if it is a service, which would have to be stopped
    */
   Set<String> classes(Rehearsal rehearsal) {
-    if (rehearsal.expected().staysUp()) {
+    if (rehearsal.expected().staysUp() || observation.isEmpty()) {
       return Set.of();
     }
     try {
-      return PlainRun.classes(process(rehearsal), rehearsal, folder.path());
+      return PlainRun.code(process(rehearsal), rehearsal, folder.path(), observation.get());
     } catch (IOException e) {
       throw cannotRun(e);
     }

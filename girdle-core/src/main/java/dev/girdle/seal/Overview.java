@@ -7,6 +7,7 @@ import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.plan.Plan;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * What can be told of an application by looking at what lies there, without walking its closure: in
@@ -16,14 +17,14 @@ import java.util.Objects;
  * @param application what was surveyed, with an entry point
  * @param natives its native code
  * @param need the runtime that the entry points themselves need; what they ask for may need a newer
- *     one
+ *     one; empty if they need none
  * @param conflicts components that get in each other's way, in class-path order; may be empty
  */
 public record Overview(
     Plan plan,
     Application application,
     NativeItems natives,
-    RuntimeNeed need,
+    Optional<RuntimeNeed> need,
     List<Conflict> conflicts) {
   /** Copies the list. */
   public Overview {
@@ -34,6 +35,10 @@ public record Overview(
 
   static Overview of(Plan plan, Application application, NativeItems natives, LanguageModel model) {
     return new Overview(
-        plan, application, natives, model.needOf(application.starts()), model.conflicts());
+        plan,
+        application,
+        natives,
+        model.runtime().needOf(application.starts()),
+        model.conflicts());
   }
 }

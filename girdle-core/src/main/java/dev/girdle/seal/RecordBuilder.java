@@ -43,11 +43,11 @@ final class RecordBuilder {
   }
 
   byte[] bytes(List<WrittenFile> written) {
-    RuntimeNeed need = analysis.need();
     AppMetadata particulars = analysis.plan().particulars();
     return RecordFile.write(
         new ArtifactRecord(
             ArtifactRecord.FORMAT,
+            analysis.ecosystem().id(),
             girdleRelease,
             analysis.application().identity().name(),
             analysis.application().identity().release().orElse(null),
@@ -61,7 +61,7 @@ final class RecordBuilder {
             analysis.application().starts().stream().map(RecordBuilder::start).toList(),
             analysis.plan().choice().prune().name().toLowerCase(Locale.ROOT),
             analysis.plan().choice().target().map(Target::text).orElse(null),
-            runtime(need),
+            analysis.need().map(this::runtime).orElse(null),
             analysis.kept().stream().map(this::component).toList(),
             written.stream().map(RecordBuilder::file).toList(),
             leftOut(),
@@ -77,8 +77,7 @@ final class RecordBuilder {
     boolean isTrimmed = bundled.filter(b -> !b.modules().isEmpty()).isPresent();
     return new RuntimeEntry(
         need.language(),
-        need.release(),
-        need.exactly(),
+        need.range().toString(),
         need.because(),
         analysis.runtimeModules(),
         bundled.map(LayoutRuntime::kind).orElse(null),

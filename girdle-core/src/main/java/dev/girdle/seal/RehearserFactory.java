@@ -1,6 +1,8 @@
 package dev.girdle.seal;
 
 import dev.girdle.app.Identity;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.rehearse.Rehearser;
@@ -24,22 +26,23 @@ public final class RehearserFactory {
    */
   public static Rehearser of(
       Path artifact, ArtifactRecord content, SandboxRequest wish, Map<String, String> environment) {
-    Optional<FoundRuntime> java =
-        content.runtime().bundled() == null ? fitting(content, environment) : Optional.empty();
+    boolean needsOne = content.runtime() != null && content.runtime().bundled() == null;
+    Optional<FoundRuntime> java = needsOne ? fitting(content, environment) : Optional.empty();
     return new Rehearser(
         artifact,
         content,
         wish,
         java.map(FoundRuntime::home),
-        java.map(FoundRuntime::title).orElse(""));
+        java.map(FoundRuntime::title).orElse(""),
+        Ecosystems.installed().find(content.language()).flatMap(Ecosystem::observation));
   }
 
   private static Optional<FoundRuntime> fitting(
       ArtifactRecord content, Map<String, String> environment) {
     Identity identity = new Identity(content.name(), Optional.ofNullable(content.release()));
-    int needed = content.runtime().release();
-    return RuntimeCatalog.ecosystem().runtimesHere(identity.variablePrefix(), environment).stream()
-        .filter(r -> content.runtime().exactly() ? r.release() == needed : r.release() >= needed)
+    return Ecosystems.installed().find(content.language()).flatMap(Ecosystem::runtimes).stream()
+        .flatMap(p -> p.here(identity.variablePrefix(), environment).stream())
+        .filter(r -> content.runtime().range().accepts(Integer.toString(r.release())))
         .findFirst();
   }
 }

@@ -1,20 +1,17 @@
 package dev.girdle.seal;
 
-import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.fault.GirdleException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.ServiceLoader;
 
 /** The runtimes that can be sealed with. */
 public final class RuntimeCatalog {
   private RuntimeCatalog() {}
-
-  static Ecosystem ecosystem() {
-    return ServiceLoader.load(Ecosystem.class).findFirst().orElseThrow();
-  }
 
   /**
    * All that are found.
@@ -23,8 +20,11 @@ public final class RuntimeCatalog {
    * @return those of this machine in the order in which starters look at them, then the shelf
    */
   public static List<FoundRuntime> all(Map<String, String> environment) {
-    List<FoundRuntime> all = new ArrayList<>(ecosystem().runtimesHere("", environment));
-    all.addAll(ecosystem().runtimesOnShelf(environment));
+    List<FoundRuntime> all = new ArrayList<>();
+    for (RuntimeProvider provider : providers()) {
+      all.addAll(provider.here("", environment));
+      all.addAll(provider.stored(environment));
+    }
     return all;
   }
 
@@ -36,6 +36,19 @@ public final class RuntimeCatalog {
    * @return the runtime on the shelf
    */
   public static FoundRuntime add(Path source, Map<String, String> environment) {
-    return ecosystem().addToShelf(source, environment);
+    List<RuntimeProvider> providers = providers();
+    GirdleException none = null;
+    for (RuntimeProvider provider : providers) {
+      try {
+        return provider.store(source, environment);
+      } catch (GirdleException e) {
+        none = none == null ? e : none; // another language may know it
+      }
+    }
+    throw none;
+  }
+
+  private static List<RuntimeProvider> providers() {
+    return Ecosystems.installed().all().stream().flatMap(e -> e.runtimes().stream()).toList();
   }
 }

@@ -119,7 +119,7 @@ public final class Sealer {
     Optional<String> reader =
         shape(analysis, wished) == Shape.FOLDER
             ? Optional.empty() // which has all components as files
-            : analysis.model().readsClassPath();
+            : analysis.model().listsComponents();
     FormRequest wish = fitting(wished, reader.isPresent());
     String top = top(wish, place);
     Layout layout = new Composition(analysis, shape(analysis, wish), wish.kind()).layout();

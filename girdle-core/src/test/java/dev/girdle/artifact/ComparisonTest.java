@@ -26,7 +26,8 @@ class ComparisonTest {
   private static ArtifactRecord artifact(
       String release, List<FileEntry> files, ComponentEntry... components) {
     return new ArtifactRecord(
-        1,
+        ArtifactRecord.FORMAT,
+        "java",
         "0.1.0",
         "tidebook",
         release,
@@ -41,7 +42,7 @@ class ComparisonTest {
         "components",
         null,
         new ArtifactRecord.RuntimeEntry(
-            "Java", 17, false, "x", List.of("java.base"), null, null, null, null),
+            "Java", ">=17", "x", List.of("java.base"), null, null, null, null),
         Arrays.asList(components),
         files,
         List.of(),

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.girdle.testing.Jar;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -14,7 +15,8 @@ import org.junit.jupiter.api.io.TempDir;
 class RecordFileTest {
   private static final ArtifactRecord RECORD =
       new ArtifactRecord(
-          1,
+          ArtifactRecord.FORMAT,
+          "java",
           "0.1.0",
           "tidebook",
           null,
@@ -29,7 +31,7 @@ class RecordFileTest {
           "components",
           null,
           new ArtifactRecord.RuntimeEntry(
-              "Java", 17, false, "x", List.of("java.base"), null, null, null, null),
+              "Java", ">=17", "x", List.of("java.base"), null, null, null, null),
           List.of(),
           List.of(new ArtifactRecord.FileEntry("a", 1, "0".repeat(64), null, null, "because")),
           List.of(new ArtifactRecord.LeftOutEntry("c.jar", null, 7, "nothing needs it")),
@@ -56,7 +58,7 @@ class RecordFileTest {
     String more = new String(RecordFile.write(RECORD)).replaceFirst("\\{", "{\"later\": [1],");
     Files.writeString(dir.resolve(RecordFile.IN_FOLDER), more);
     assertThat(RecordFile.of(dir)).contains(RECORD);
-    String newer = more.replace("\"format\" : 1", "\"format\" : 2");
+    String newer = more.replace("\"format\" : 2", "\"format\" : 3");
     Files.writeString(dir.resolve(RecordFile.IN_FOLDER), newer);
     assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("written by a newer Girdle");
   }
@@ -69,5 +71,22 @@ class RecordFileTest {
     assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("/components is missing");
     Files.writeString(dir.resolve(RecordFile.IN_FOLDER), "rubbish");
     assertThatThrownBy(() -> RecordFile.of(dir)).hasMessageContaining("cannot be read");
+  }
+
+  @Test
+  void recordsOfTheFirstFormatAreRead() throws IOException {
+    String first =
+        new String(RecordFile.write(RECORD), StandardCharsets.UTF_8)
+            .replace("\"format\" : 2", "\"format\" : 1")
+            .replace("  \"language\" : \"java\",\n", "")
+            .replace("\"needs\" : \">=17\"", "\"release\" : 21, \"exactly\" : true")
+            .replace("\"uses\"", "\"modules\"");
+    assertThat(first).contains("\"release\" : 21").contains("\"modules\"").doesNotContain("uses");
+    Files.writeString(dir.resolve(RecordFile.IN_FOLDER), first);
+    ArtifactRecord read = RecordFile.of(dir).orElseThrow();
+    assertThat(read.language()).isNull();
+    assertThat(read.runtime().needs()).isEqualTo("=21");
+    assertThat(read.runtime().text()).isEqualTo("Java 21 exactly");
+    assertThat(read.runtime().uses()).containsExactly("java.base");
   }
 }

@@ -2,6 +2,7 @@ package dev.girdle.rehearse;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.java.observe.JavaObservation;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.LeftOutEntry;
 import dev.girdle.record.ArtifactRecord.MissingEntry;
@@ -10,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -21,7 +23,8 @@ class CausesTest {
   private List<Diagnosis> of(String... lines) {
     ArtifactRecord content =
         new ArtifactRecord(
-            1,
+            ArtifactRecord.FORMAT,
+            "java",
             "0.1.0",
             "tidebook",
             "1.0",
@@ -37,8 +40,7 @@ class CausesTest {
             null,
             new ArtifactRecord.RuntimeEntry(
                 "Java",
-                17,
-                false,
+                ">=17",
                 "x",
                 List.of(),
                 "trimmed",
@@ -58,7 +60,11 @@ class CausesTest {
             List.of(
                 new MissingEntry("r.Radio", "soft", "x.Y.tune, line 3, calls r.Radio", 1, true)),
             List.of());
-    return Causes.of(List.of(lines), new RehearsedArtifact(dir, content), Set.of());
+    return Causes.of(
+        List.of(lines),
+        new RehearsedArtifact(dir, content),
+        Set.of(),
+        Optional.of(new JavaObservation()));
   }
 
   private Diagnosis one(String... lines) throws IOException {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
+import dev.girdle.java.observe.ClassLog;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -18,7 +18,8 @@ class HistoryTest {
   private static byte[] recordOf(String name, String release) {
     return RecordFile.write(
         new ArtifactRecord(
-            1,
+            ArtifactRecord.FORMAT,
+            "java",
             "0.1.0",
             name,
             release,
@@ -32,8 +33,7 @@ class HistoryTest {
             List.of(),
             "components",
             null,
-            new ArtifactRecord.RuntimeEntry(
-                "Java", 17, false, "x", List.of(), null, null, null, null),
+            new ArtifactRecord.RuntimeEntry("Java", ">=17", "x", List.of(), null, null, null, null),
             List.of(),
             List.of(),
             List.of(new ArtifactRecord.LeftOutEntry("c.jar", null, 7, "why")),

@@ -186,9 +186,9 @@ class AnalyzerTest {
     new Jar().folder(newer).write(app.resolve("lib/newer.jar"));
     main(11, List.of(reached), "new r.R();").write(app.resolve("main.jar"));
     try (Analysis found = analyze()) {
-      assertThat(found.need().release()).isEqualTo(11);
-      assertThat(found.need().because()).isEqualTo("m.Main");
-      assertThat(found.need().text()).isEqualTo("Java 11 or newer");
+      assertThat(found.need().orElseThrow().range()).hasToString(">=11");
+      assertThat(found.need().orElseThrow().because()).isEqualTo("m.Main");
+      assertThat(found.need().orElseThrow().text()).isEqualTo("Java 11 or newer");
     }
   }
 
@@ -204,7 +204,7 @@ class AnalyzerTest {
         .write(app.resolve("lib/multi.jar"));
     main(8, List.of(base), "new x.X();").write(app.resolve("main.jar"));
     try (Analysis found = analyze()) {
-      assertThat(found.need().release()).isEqualTo(8);
+      assertThat(found.need().orElseThrow().range()).hasToString(">=8");
       assertThat(found.closure().reachedIn(found.kept().get(1))).hasSize(2);
     }
     new Jar()
@@ -215,7 +215,7 @@ class AnalyzerTest {
     main(17, List.of(base, only), "new x.X();");
     main(8, List.of(base), "new x.X(); Class.forName(\"x.Only\");").write(app.resolve("main.jar"));
     try (Analysis found = analyze()) {
-      assertThat(found.need().release()).isEqualTo(16);
+      assertThat(found.need().orElseThrow().range()).hasToString(">=16");
     }
   }
 

@@ -72,7 +72,10 @@ public record ClosureView(Analysis analysis) implements View {
     }
     table.print(console, true);
     Table runtime = new Table("ll");
-    runtime.row("of " + analysis.need().text() + ":", String.join(", ", analysis.runtimeModules()));
+    analysis
+        .need()
+        .ifPresent(
+            n -> runtime.row("of " + n.text() + ":", String.join(", ", analysis.runtimeModules())));
     runtime.print(console, false);
   }
 
@@ -216,7 +219,7 @@ public record ClosureView(Analysis analysis) implements View {
             "name", analysis.application().identity().name(),
             "release", analysis.application().identity().release(),
             "entryPoint", analysis.entry().name(),
-            "runtime", analysis.need(),
+            "runtime", NeedJson.of(analysis.need()),
             "runtimeModules", analysis.runtimeModules(),
             "keptBytes", analysis.keptBytes(),
             "ballastBytes", analysis.ballastBytes(),

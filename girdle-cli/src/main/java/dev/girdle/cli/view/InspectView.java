@@ -50,7 +50,9 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           .skip(1)
           .forEach(e -> facts.row("", e.name() + " starts " + e.starts()));
     }
-    if (artifact.runtime().bundled() == null) {
+    if (artifact.runtime() == null) {
+      facts.row("needs", "no runtime");
+    } else if (artifact.runtime().bundled() == null) {
       facts.row("needs", need());
     } else {
       facts.row("brings", artifact.runtime().title() + ", " + artifact.runtime().bundled());
@@ -90,18 +92,13 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
 
   private Collection<String> modules() {
     return artifact.runtime().parts() == null
-        ? artifact.runtime().modules()
+        ? artifact.runtime().uses()
         : artifact.runtime().parts().keySet();
   }
 
   private String need() {
     ArtifactRecord.RuntimeEntry runtime = artifact.runtime();
-    return runtime.language()
-        + " "
-        + runtime.release()
-        + (runtime.exactly() ? " exactly" : " or newer")
-        + ", because of "
-        + runtime.because();
+    return runtime.text() + ", because of " + runtime.because();
   }
 
   private void printComponents(Console console) {

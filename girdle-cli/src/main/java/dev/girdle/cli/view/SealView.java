@@ -39,7 +39,7 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
             + console.paint(Paint.STRONG, first.application().identity().title())
             + (plan.runtime().isBundled()
                 ? " with " + plan.runtime().kind().text() + " Java"
-                : " for " + first.need().text()));
+                : first.need().map(n -> " for " + n.text()).orElse("")));
     console.gap();
     Table table = new Table("lllrr");
     for (Artifact artifact : outcome.artifacts()) {
@@ -187,7 +187,7 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
             "name", first.application().identity().name(),
             "release", first.application().identity().release(),
             "entryPoint", first.entry().name(),
-            "runtime", first.need(),
+            "runtime", NeedJson.of(first.need()),
             "keptBytes", first.keptBytes(),
             "ballastBytes", first.ballastBytes(),
             "artifacts",

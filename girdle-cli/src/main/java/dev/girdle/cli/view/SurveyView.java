@@ -48,7 +48,9 @@ public record SurveyView(Application application, Optional<Overview> overview) i
   }
 
   private static String need(Overview o) {
-    return o.need().text() + " for " + o.need().because() + "; closure looks at the rest";
+    return o.need()
+        .map(n -> n.text() + " for " + n.because() + "; closure looks at the rest")
+        .orElse("no runtime");
   }
 
   private String entryPoint(Console console) {
@@ -151,7 +153,7 @@ public record SurveyView(Application application, Optional<Overview> overview) i
             "language", "Java",
             "entryPoint", application.entryPoint(),
             "candidates", application.candidates(),
-            "runtime", overview.map(Overview::need),
+            "runtime", overview.flatMap(o -> NeedJson.of(o.need())),
             "bytes", application.size(),
             "components",
                 application.components().stream()

@@ -80,7 +80,7 @@ public final class RuntimeBundler {
 
   /** The one for the target, which has to be new enough for the program. */
   public static JavaHome chosen(LayoutRequest request) {
-    return chosen(request.runtime(), request.target(), request.need());
+    return chosen(request.runtime(), request.target(), request.need().orElseThrow());
   }
 
   public static JavaHome chosen(RuntimeRequest wish, Optional<Target> target, RuntimeNeed need) {
@@ -91,7 +91,7 @@ public final class RuntimeBundler {
       throw wrong("no runtime for " + target.map(Target::text).orElse("any system"), homes);
     }
     return fitting.stream()
-        .filter(h -> need.exactly() ? h.feature() == need.release() : h.feature() >= need.release())
+        .filter(h -> need.range().accepts(Integer.toString(h.feature())))
         .findFirst()
         .orElseThrow(() -> wrong("the program needs " + need.text(), fitting));
   }

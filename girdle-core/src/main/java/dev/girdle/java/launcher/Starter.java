@@ -41,7 +41,7 @@ public record Starter(
   }
 
   String allOptions() {
-    String preview = need.exactly() ? "--enable-preview " : "";
+    String preview = need.range().isExact() ? "--enable-preview " : "";
     return (preview + String.join(" ", options)).strip();
   }
 

@@ -75,8 +75,8 @@ public final class UnixStarter {
     Map<String, String> values = new HashMap<>();
     values.put("NAME", starter.start().label());
     values.put("TITLE", starter.identity().title());
-    values.put("NEEDS", Integer.toString(starter.need().release()));
-    values.put("EXACTLY", starter.need().exactly() ? "yes" : "");
+    values.put("NEEDS", starter.need().range().least());
+    values.put("EXACTLY", starter.need().range().isExact() ? "yes" : "");
     values.put("NEED_TEXT", starter.need().text());
     values.put("VARIABLE", starter.identity().variablePrefix());
     values.put("OPTIONS", starter.allOptions());

@@ -67,8 +67,8 @@ public final class WindowsStarter {
     Map<String, String> values = new HashMap<>();
     values.put("NAME", starter.start().label());
     values.put("TITLE", starter.identity().title());
-    values.put("NEEDS", Integer.toString(starter.need().release()));
-    values.put("COMPARE", starter.need().exactly() ? "EQU" : "GEQ");
+    values.put("NEEDS", starter.need().range().least());
+    values.put("COMPARE", starter.need().range().isExact() ? "EQU" : "GEQ");
     values.put("NEED_TEXT", starter.need().text());
     values.put("VARIABLE", starter.identity().variablePrefix());
     values.put("OPTIONS", starter.allOptions());

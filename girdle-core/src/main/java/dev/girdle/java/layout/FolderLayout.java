@@ -115,7 +115,7 @@ public final class FolderLayout {
                     request.application().identity(),
                     s,
                     isThroughWindow(s),
-                    request.need(),
+                    request.need().orElseThrow(),
                     names,
                     LaunchOptions.of(request).commandLine(),
                     request.runtime().isBundled()

@@ -7,6 +7,7 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
@@ -83,7 +84,9 @@ public final class MergedLayout {
         RecordFile.IN_ARCHIVE,
         leftOut,
         notices(entries),
-        request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s");
+        JavaRelease.of(request.need().orElseThrow()).exactly()
+            ? "java --enable-preview -jar %s"
+            : "java -jar %s");
   }
 
   private static byte[] bytes(EntryTable entries) throws IOException {

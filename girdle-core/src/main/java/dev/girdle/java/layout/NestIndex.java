@@ -1,6 +1,7 @@
 package dev.girdle.java.layout;
 
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.start.Index;
 import java.io.ByteArrayOutputStream;
@@ -56,8 +57,9 @@ final class NestIndex {
     DataOutputStream out = new DataOutputStream(bytes);
     out.writeInt(Index.MAGIC);
     entries.writeTo(out);
-    out.writeInt(need.release());
-    out.writeBoolean(need.exactly());
+    JavaRelease release = JavaRelease.of(need);
+    out.writeInt(release.feature());
+    out.writeBoolean(release.exactly());
     out.writeInt(jars.size());
     for (String jar : jars) {
       out.writeUTF(jar);

@@ -7,6 +7,7 @@ import dev.girdle.io.Content;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
@@ -46,7 +47,7 @@ public final class NestedLayout {
         LayoutFile.made(
             JarManifest.PATH, LaunchOptions.bytes(manifest(options)), "tells Java what to start"));
     EntryTable entries = new EntryTable(request, mainClasses);
-    NestIndex index = new NestIndex(entries, request.need());
+    NestIndex index = new NestIndex(entries, request.need().orElseThrow());
     List<LayoutFile> ofJars = new ArrayList<>();
     List<String> folders = new ArrayList<>();
     for (Component component : request.selection().components()) {
@@ -76,7 +77,9 @@ public final class NestedLayout {
             RecordFile.IN_ARCHIVE,
             List.of(),
             notices(options, entries),
-            (request.need().exactly() ? "java --enable-preview -jar %s" : "java -jar %s"));
+            (JavaRelease.of(request.need().orElseThrow()).exactly()
+                ? "java --enable-preview -jar %s"
+                : "java -jar %s"));
     return request.isSelfStarting() ? layout.headedBy(head(options)) : layout;
   }
 
@@ -149,7 +152,7 @@ public final class NestedLayout {
             request.application().identity(),
             request.main(),
             false,
-            request.need(),
+            request.need().orElseThrow(),
             List.of(),
             options.commandLine(),
             Optional.empty(),

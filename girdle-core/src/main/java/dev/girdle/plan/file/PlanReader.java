@@ -67,7 +67,8 @@ final class PlanReader {
             new Declared(
                 texts(root.at("/application/repositories")),
                 root.at("/application/offline").asBoolean(),
-                only)),
+                only),
+            value("/application/language")),
         choice(only),
         new Output(forms(), targets, out(), false),
         new AppMetadata(

@@ -8,6 +8,7 @@ import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
+import dev.girdle.java.format.JavaRelease;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.RuntimeRequest;
 import java.io.IOException;
@@ -39,8 +40,8 @@ class StartersTest {
           null,
           null,
           null);
-  private static final RuntimeNeed NEWER = new RuntimeNeed("Java", 17, false, "x");
-  private static final RuntimeNeed EXACT = new RuntimeNeed("Java", 21, true, "x");
+  private static final RuntimeNeed NEWER = new JavaRelease(17, false).need("x");
+  private static final RuntimeNeed EXACT = new JavaRelease(21, true).need("x");
 
   @Test
   void previewFeaturesNeedThatVeryJavaAndAnOption() throws IOException {

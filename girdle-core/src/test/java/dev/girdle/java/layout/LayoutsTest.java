@@ -81,6 +81,7 @@ class LayoutsTest {
     try (Analysis a = new Analyzer(Progress.SILENT).analyze(Plan.of(app))) {
       Layout layout =
           a.model()
+              .packaging()
               .layOut(
                   new LayoutRequest(
                       shape,

@@ -16,7 +16,14 @@ final class Surveys {
 
   static Application of(Path app, List<Entry> entries, Path... with) {
     Source source =
-        new Source(app, List.of(with), entries, Optional.empty(), Optional.empty(), Declared.LOCAL);
+        new Source(
+            app,
+            List.of(with),
+            entries,
+            Optional.empty(),
+            Optional.empty(),
+            Declared.LOCAL,
+            Optional.empty());
     return new JavaEcosystem().survey(source, Progress.SILENT);
   }
 }

@@ -1,5 +1,6 @@
-package dev.girdle.rehearse;
+package dev.girdle.java.observe;
 
+import dev.girdle.ecosystem.RunPaths;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.BufferedReader;
@@ -17,7 +18,7 @@ import java.util.stream.Stream;
  * The log of loaded classes that Java writes (JEP 158, {@code -Xlog:class+load}), from Java 17 on
  * also of native libraries ({@code -Xlog:library}).
  */
-final class ClassLog {
+public final class ClassLog {
   private static final String PREFIX = "classes-";
   private static final Pattern LINE = Pattern.compile("(\\S+) source: (\\S+)(.*)");
   private static final Pattern LIBRARY = Pattern.compile("Loaded library (/.+), handle 0x\\w+");
@@ -31,8 +32,9 @@ final class ClassLog {
    * @param folder where to
    * @param oldest the oldest release of Java that it may be; one that does not know a log refuses
    *     to start
+   * @return the option
    */
-  static String option(String folder, int oldest) {
+  public static String option(String folder, int oldest) {
     String what = oldest >= LOGS_LIBRARIES ? "class+load=info,library=info" : "class+load=info";
     return "-Xlog:" + what + ":file=" + folder + "/" + PREFIX + "%p.log:none:filesize=0";
   }
@@ -43,8 +45,9 @@ final class ClassLog {
    * @param seen the folder that they lie in
    * @param paths tells where in the artifact a file lies; what is outside keeps its path
    * @param found gets the classes
+   * @throws IOException if one cannot be read
    */
-  static void read(Path seen, SandboxPaths paths, Set<Seen> found) throws IOException {
+  public static void read(Path seen, RunPaths paths, Set<Seen> found) throws IOException {
     try (Stream<Path> files = Files.list(seen)) {
       for (Path file :
           files.filter(f -> f.getFileName().toString().startsWith(PREFIX)).sorted().toList()) {
@@ -57,8 +60,14 @@ final class ClassLog {
     }
   }
 
-  /** The classes that such logs name, wherever they come from. */
-  static Set<String> names(Path seen) throws IOException {
+  /**
+   * The classes that such logs name, wherever they come from.
+   *
+   * @param seen the folder that they lie in, and nothing else
+   * @return full names
+   * @throws IOException if one cannot be read
+   */
+  public static Set<String> names(Path seen) throws IOException {
     Set<String> names = new TreeSet<>();
     try (Stream<Path> files = Files.list(seen)) {
       for (Path file : files.toList()) {
@@ -86,7 +95,7 @@ final class ClassLog {
         || source.contains("Lambda");
   }
 
-  private static void add(String line, SandboxPaths paths, Set<Seen> found) {
+  private static void add(String line, RunPaths paths, Set<Seen> found) {
     Matcher library = LIBRARY.matcher(line);
     if (library.matches()) {
       String path = library.group(1);

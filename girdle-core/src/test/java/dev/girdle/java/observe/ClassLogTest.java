@@ -1,7 +1,8 @@
-package dev.girdle.rehearse;
+package dev.girdle.java.observe;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.ecosystem.RunPaths;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import java.io.IOException;
@@ -13,8 +14,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class ClassLogTest {
-  private static final SandboxPaths PATHS =
-      new SandboxPaths("/home/stranger/look", "/home/stranger");
+  private static final String PROGRAM = "/home/stranger/look/";
+  private static final RunPaths PATHS =
+      new RunPaths() {
+        @Override
+        public String inArtifact(String path) {
+          return path.startsWith(PROGRAM) ? path.substring(PROGRAM.length()) : path;
+        }
+
+        @Override
+        public boolean isNews(String path) {
+          return path.startsWith("/") && !path.startsWith("/opt/java");
+        }
+      };
 
   @TempDir Path dir;
 

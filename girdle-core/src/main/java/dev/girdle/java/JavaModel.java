@@ -13,55 +13,33 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
-import dev.girdle.closure.Reached;
-import dev.girdle.closure.Selection;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.ecosystem.LanguageModel;
-import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.ecosystem.RuntimeNeed;
-import dev.girdle.ecosystem.RuntimeParts;
-import dev.girdle.ecosystem.RuntimeShares;
-import dev.girdle.ecosystem.RuntimeThing;
-import dev.girdle.ecosystem.Shape;
-import dev.girdle.fault.Fault;
-import dev.girdle.fault.GirdleException;
+import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.io.Paths;
-import dev.girdle.java.bundle.FastStart;
-import dev.girdle.java.bundle.RuntimeAnswers;
-import dev.girdle.java.bundle.RuntimeBalance;
-import dev.girdle.java.bundle.RuntimeBundler;
-import dev.girdle.java.bundle.RuntimeMemo;
-import dev.girdle.java.bundle.RuntimeTrial;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JarManifest;
+import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
-import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.Hints;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.Jdk;
-import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.index.Modules;
-import dev.girdle.java.layout.FolderLayout;
-import dev.girdle.java.layout.MergedLayout;
-import dev.girdle.java.layout.NestedLayout;
 import dev.girdle.java.linkage.Conflicts;
 import dev.girdle.java.linkage.Declarations;
 import dev.girdle.java.linkage.JavaLinkage;
 import dev.girdle.java.linkage.LocalLibraries;
+import dev.girdle.java.linkage.NeededJava;
 import dev.girdle.java.linkage.Whereabouts;
 import dev.girdle.java.maven.LocalFolders;
 import dev.girdle.java.memory.Memory;
-import dev.girdle.java.runtime.ModuleChoice;
-import dev.girdle.layout.Layout;
-import dev.girdle.place.TemporaryFolder;
-import dev.girdle.plan.Choice;
-import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -75,7 +53,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** What Java knows about one application. */
-final class JavaExamination implements LanguageModel {
+final class JavaModel implements LanguageModel {
   private final Application application;
   private final Jdk jdk = new Jdk();
   private final ClassIndex index;
@@ -85,19 +63,18 @@ final class JavaExamination implements LanguageModel {
   private final Memory memory;
   private final JavaLinkage linkage;
   private final Map<Component, Provenance> provenances = new HashMap<>();
-  private final RuntimeMemo runtimes = new RuntimeMemo();
-  private final MainClasses mainClasses;
+  private final NeededJava needed;
+  private final JavaRuntime runtime;
+  private final JavaPackaging packaging;
   private List<String> warnings;
   private Boolean makesClasses;
   private final Map<Component, Boolean> signed = new ConcurrentHashMap<>();
 
-  JavaExamination(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress)
+  JavaModel(Application application, Map<Item, String> excluded, boolean exact, Progress progress)
       throws IOException {
     this.application = application;
     List<Component> components = application.components();
     this.index = new ClassIndex(components, excluded);
-    this.mainClasses = new MainClasses(index);
     Map<Component, Set<String>> optional = new HashMap<>();
     for (Component component : components) {
       optional.put(component, JarManifest.of(component).optionalPackages());
@@ -117,6 +94,9 @@ final class JavaExamination implements LanguageModel {
             LocalFolders.settings(environment),
             exact ? "exact" : "plain");
     this.linkage = new JavaLinkage(facts, declarations, memory, exact);
+    this.needed = new NeededJava(index, linkage);
+    this.runtime = new JavaRuntime(jdk, needed);
+    this.packaging = new JavaPackaging(index);
   }
 
   /** Whether the program is started as modules, so that their descriptors count. */
@@ -155,12 +135,12 @@ final class JavaExamination implements LanguageModel {
           .forEach(agent -> seeds.add(Demand.ofPlan(JavaThing.CODE, agent)));
     }
     application.components().stream()
-        .filter(c -> isUsers(c))
+        .filter(c -> c.role().isUsers())
         .flatMap(c -> c.items().stream())
         .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
         .forEach(i -> seeds.add(demandFor(i, How.OWN, Strength.HINT)));
     application.components().stream()
-        .filter(c -> !isUsers(c) && facts.isReadByAnyName(c))
+        .filter(c -> !c.role().isUsers() && facts.isReadByAnyName(c))
         .flatMap(c -> c.items().stream())
         .filter(i -> !i.path().endsWith(".class") && !i.path().equals(JarManifest.PATH))
         .filter(i -> !index.isExcluded(i) && uselessAtRunTime(i).isEmpty())
@@ -168,16 +148,12 @@ final class JavaExamination implements LanguageModel {
     return seeds;
   }
 
-  /** What the user has made, as far as can be told, is not pruned by what a closure thinks. */
-  private static boolean isUsers(Component component) {
-    return component.role() == Role.OWN || component.role() == Role.PROGRAM;
-  }
-
   /** Whether what is started makes classes of what it is given, which can name any other. */
   private synchronized boolean makesClasses() {
     if (makesClasses == null) {
       makesClasses =
-          application.components().stream().anyMatch(c -> isUsers(c) && JavaFacts.makesClasses(c));
+          application.components().stream()
+              .anyMatch(c -> c.role().isUsers() && JavaFacts.makesClasses(c));
     }
     return makesClasses;
   }
@@ -208,105 +184,9 @@ final class JavaExamination implements LanguageModel {
   }
 
   @Override
-  public RuntimeNeed needOf(List<LaunchSpec> starts) {
-    RuntimeNeed need = leastNeed();
-    for (LaunchSpec start : starts) {
-      for (Item item : index.classNamed(start.entry().name()).stream().limit(1).toList()) {
-        ClassHeader header = headerOf(item);
-        need = newer(need, header.release(), header.preview(), item);
-      }
-    }
-    return need;
-  }
-
-  private static RuntimeNeed leastNeed() {
-    return new RuntimeNeed("Java", 8, false, "the starter that Girdle adds");
-  }
-
-  /** The need of both, if an item asks for a release. */
-  private static RuntimeNeed newer(RuntimeNeed need, int release, boolean preview, Item item) {
-    return preview || release > need.release() && !need.exactly()
-        ? new RuntimeNeed("Java", release, preview, item.name())
-        : need;
-  }
-
-  private static ClassHeader headerOf(Item item) {
-    try {
-      return ClassHeader.read(ClassHeader.bytesOf(item.content()));
-    } catch (UnreadableItemException | IOException e) {
-      throw new GirdleException(
-          Fault.APPLICATION,
-          e,
-          item.component().origin() + ": " + item.path() + " " + e.getMessage());
-    }
-  }
-
-  /** That of the newest class file reached; files for newer releases only count without a base. */
-  @Override
-  public RuntimeNeed runtimeNeed(Closure closure) {
-    RuntimeNeed need = leastNeed();
-    for (Reached reached : closure.reached()) {
-      Integer version = linkage.versions().get(reached.item());
-      if (version == null || isVariantOfBase(reached.item())) {
-        continue;
-      }
-      if (!isIndispensable(reached)) {
-        continue;
-      }
-      need =
-          newer(need, ClassHeader.release(version), ClassHeader.isPreview(version), reached.item());
-    }
-    return need;
-  }
-
-  /** What only soft demands reach is done without, if the receiver's Java cannot read it. */
-  private static boolean isIndispensable(Reached reached) {
-    boolean isVariant = isVariant(reached.item());
-    Item asker = reached.first().from();
-    if (isVariant && asker != null && isVariant(asker)) {
-      return false; // no older Java ever comes there
-    }
-    return reached.strength() == Strength.HARD || isUsers(reached.item().component());
-  }
-
-  private static boolean isVariant(Item item) {
-    return Versioned.of(item.path()).release() > 0;
-  }
-
-  /** What is done without on the oldest Java that will do. */
-  private Optional<String> madeForNewer(Closure closure) {
-    int needed = runtimeNeed(closure).release();
-    List<Item> newer =
-        closure.reached().stream()
-            .map(Reached::item)
-            .filter(i -> linkage.versions().containsKey(i) && !isVariantOfBase(i))
-            .filter(i -> ClassHeader.release(linkage.versions().get(i)) > needed)
-            .toList();
-    return newer.stream()
-        .findFirst()
-        .map(
-            i ->
-                (newer.size() == 1 ? "1 class is" : newer.size() + " classes are")
-                    + " made for a newer Java than "
-                    + needed
-                    + ", which will do without: "
-                    + i.name()
-                    + " (Java "
-                    + ClassHeader.release(linkage.versions().get(i))
-                    + ")"
-                    + (newer.size() > 1 ? " and others" : ""));
-  }
-
-  private boolean isVariantOfBase(Item item) {
-    return Versioned.of(item.path()).release() > 0
-        && index.classNamed(item.name()).stream()
-            .anyMatch(i -> Versioned.of(i.path()).release() == 0);
-  }
-
-  @Override
-  public Optional<String> readsClassPath() {
+  public Optional<String> listsComponents() {
     return application.components().stream()
-        .filter(JavaExamination::isUsers)
+        .filter(c -> c.role().isUsers())
         .flatMap(c -> c.items().stream())
         .filter(i -> i.path().endsWith(".class") && hasText(i, "java.class.path"))
         .map(Item::name)
@@ -323,7 +203,7 @@ final class JavaExamination implements LanguageModel {
 
   @Override
   public Optional<String> uselessAtRunTime(Item item) {
-    boolean isUsers = isUsers(item.component());
+    boolean isUsers = item.component().role().isUsers();
     return facts.uselessAtRunTime(item).filter(why -> !isUsers || JavaFacts.isSourceOf(item));
   }
 
@@ -362,30 +242,6 @@ final class JavaExamination implements LanguageModel {
   }
 
   @Override
-  public RuntimeParts runtimeParts(Closure closure, Choice choice) {
-    ModuleChoice modules = RuntimeBundler.modules(jdk.requirements(), closure, choice);
-    return new RuntimeParts(modules.chosen(), modules.leftOut());
-  }
-
-  @Override
-  public Optional<RuntimeThing> findInRuntime(
-      String name, Plan plan, Closure closure, Selection selection) {
-    return RuntimeAnswers.about(name, plan, closure, selection);
-  }
-
-  @Override
-  public Optional<RuntimeShares> runtimeShares(Plan plan, Closure closure, Selection selection) {
-    return plan.runtime().isBundled()
-        ? Optional.of(
-            RuntimeBalance.of(
-                RuntimeBundler.chosen(plan.runtime(), plan.choice().target(), runtimeNeed(closure)),
-                plan,
-                closure,
-                selection))
-        : Optional.empty();
-  }
-
-  @Override
   public Provenance provenance(Component component) {
     return provenances.computeIfAbsent(component, Provenances::of);
   }
@@ -403,12 +259,12 @@ final class JavaExamination implements LanguageModel {
   @Override
   public synchronized List<String> warnings(Closure closure) {
     if (warnings == null) {
-      int needed = runtimeNeed(closure).release();
+      int least = JavaRelease.of(needed.of(closure)).feature();
       warnings =
           Stream.concat(
-                  needed > Jdk.FEATURE
-                      ? Stream.of(newerJava(needed))
-                      : madeForNewer(closure).stream(),
+                  least > Jdk.FEATURE
+                      ? Stream.of(newerJava(least))
+                      : needed.madeForNewer(closure).stream(),
                   readUnreached(closure).stream())
               .toList();
     }
@@ -497,24 +353,12 @@ final class JavaExamination implements LanguageModel {
   }
 
   @Override
-  public Layout layOut(LayoutRequest request) {
-    try {
-      Layout layout =
-          switch (request.shape()) {
-            case FOLDER -> new FolderLayout(request, mainClasses).layOut();
-            case NESTED -> new NestedLayout(request, mainClasses).layOut();
-            case MERGED -> new MergedLayout(request, mainClasses).layOut();
-          };
-      boolean bringsRuntime = request.shape() == Shape.FOLDER && request.runtime().isBundled();
-      return bringsRuntime ? RuntimeBundler.addTo(layout, request, runtimes) : layout;
-    } catch (IOException e) {
-      // what is read says so by itself; all else is the writing of what has to be made
-      throw GirdleException.because(e, () -> TemporaryFolder.noRoom(e));
-    }
+  public RuntimeModel runtime() {
+    return runtime;
   }
 
   @Override
-  public Layout prepareStart(Layout layout, LayoutRequest request) {
-    return FastStart.addTo(RuntimeTrial.passed(layout, request, runtimes), request);
+  public Packaging packaging() {
+    return packaging;
   }
 }

@@ -1,0 +1,71 @@
+package dev.girdle.ecosystem;
+
+import dev.girdle.evidence.Seen;
+import dev.girdle.record.ArtifactRecord;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** How programs of a language are watched while they run, and what they say of what they miss. */
+public interface RunObservation {
+  /**
+   * What makes an artifact that starts by itself write down what it uses.
+   *
+   * @param variablePrefix what the artifact's variables of the environment start with
+   * @param content its record
+   * @param folder where to write, as the program sees it
+   * @return variables of the environment
+   */
+  Map<String, String> environment(String variablePrefix, ArtifactRecord content, String folder);
+
+  /**
+   * What makes any program of the language write down what it uses.
+   *
+   * @param folder where to write
+   * @return variables of the environment
+   */
+  Map<String, String> environment(Path folder);
+
+  /**
+   * The words that start an artifact which a runtime has to start, so that it writes down what it
+   * uses.
+   *
+   * @param runtime the runtime's program
+   * @param artifact where the artifact lies
+   * @param entry the name of its entry; empty for the main one
+   * @param content its record
+   * @param folder where to write, as the program sees it
+   * @return without the program's own arguments
+   */
+  List<String> start(
+      String runtime, String artifact, String entry, ArtifactRecord content, String folder);
+
+  /**
+   * Reads what was written down.
+   *
+   * @param folder where it lies
+   * @param paths what paths in it mean
+   * @param found gets what was seen
+   * @throws IOException if it cannot be read
+   */
+  void read(Path folder, RunPaths paths, Set<Seen> found) throws IOException;
+
+  /**
+   * The units of code that were written down, wherever they come from.
+   *
+   * @param folder where it lies; nothing else lies there
+   * @return full names
+   * @throws IOException if it cannot be read
+   */
+  Set<String> code(Path folder) throws IOException;
+
+  /**
+   * What a line says is missing.
+   *
+   * @param line a line of what the program wrote
+   * @return in the order in which it says so; mostly empty
+   */
+  List<Symptom> symptoms(String line);
+}

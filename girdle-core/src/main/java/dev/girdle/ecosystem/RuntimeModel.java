@@ -1,0 +1,62 @@
+package dev.girdle.ecosystem;
+
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.Selection;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Choice;
+import dev.girdle.plan.Plan;
+import java.util.List;
+import java.util.Optional;
+
+/** What a language knows of the runtime that one application needs or brings along. */
+public interface RuntimeModel {
+  /**
+   * The runtime that entry points need by themselves, whatever they ask for.
+   *
+   * @param starts the ways to start the application; not empty
+   * @return the newest that one of them needs; empty if they need none
+   * @throws GirdleException if an entry point cannot be read
+   */
+  Optional<RuntimeNeed> needOf(List<LaunchSpec> starts);
+
+  /**
+   * The runtime that a closure needs.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @return empty if it needs none
+   */
+  Optional<RuntimeNeed> need(Closure closure);
+
+  /**
+   * Which parts of the runtime a trimmed one has for a closure, and which it has not, though some
+   * program might ask for them by name.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @param choice what the plan wants in and out
+   * @return never null
+   */
+  RuntimeParts parts(Closure closure, Choice choice);
+
+  /**
+   * Looks for a class of the runtime that would go along.
+   *
+   * @param name its full name
+   * @param plan what the user wants
+   * @param closure the outcome of a walk with this linkage
+   * @param selection what of the application goes in
+   * @return empty if the runtime has no such class
+   */
+  Optional<RuntimeThing> find(String name, Plan plan, Closure closure, Selection selection);
+
+  /**
+   * What becomes of the runtime that the plan wants to come along, piece by piece.
+   *
+   * @param plan what the user wants
+   * @param closure the outcome of a walk with this linkage
+   * @param selection what of the application goes in
+   * @return empty if no runtime comes along
+   * @throws dev.girdle.fault.GirdleException if there is none that fits
+   */
+  Optional<RuntimeShares> shares(Plan plan, Closure closure, Selection selection);
+}

@@ -1,0 +1,25 @@
+package dev.girdle.ecosystem;
+
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
+import java.util.Set;
+
+/**
+ * What of a language can be sealed.
+ *
+ * @param shapes the shapes that it can be laid out in
+ * @param levels how finely it can be told what nothing needs
+ * @param runtimes what of a runtime can go along; always {@link RuntimeKind#HOST} among them
+ */
+public record Support(Set<Shape> shapes, Set<Prune> levels, Set<RuntimeKind> runtimes) {
+  /** Copies the sets. */
+  public Support {
+    shapes = Set.copyOf(shapes);
+    levels = Set.copyOf(levels);
+    runtimes = Set.copyOf(runtimes);
+  }
+
+  /** All that there is. */
+  public static final Support ALL =
+      new Support(Set.of(Shape.values()), Set.of(Prune.values()), Set.of(RuntimeKind.values()));
+}

@@ -1,0 +1,63 @@
+package dev.girdle.java.observe;
+
+import dev.girdle.ecosystem.RunObservation;
+import dev.girdle.ecosystem.RunPaths;
+import dev.girdle.ecosystem.Symptom;
+import dev.girdle.evidence.Seen;
+import dev.girdle.record.ArtifactRecord;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Watches Java programs by the log that Java itself writes. */
+public final class JavaObservation implements RunObservation {
+  /** The first that knows the log (JEP 158); older ones refuse to start with the option. */
+  private static final int FIRST_WITH_LOG = 9;
+
+  /** Called by {@link dev.girdle.java.JavaEcosystem}. */
+  public JavaObservation() {}
+
+  @Override
+  public Map<String, String> environment(
+      String variablePrefix, ArtifactRecord content, String folder) {
+    return Map.of(variablePrefix + "_JAVA_OPTS", option(content, folder));
+  }
+
+  @Override
+  public Map<String, String> environment(Path folder) {
+    return Map.of("JAVA_TOOL_OPTIONS", ClassLog.option(folder.toString(), FIRST_WITH_LOG));
+  }
+
+  private static String option(ArtifactRecord content, String folder) {
+    return ClassLog.option(folder, Integer.parseInt(content.runtime().range().least()));
+  }
+
+  @Override
+  public List<String> start(
+      String runtime, String artifact, String entry, ArtifactRecord content, String folder) {
+    List<String> words = new ArrayList<>(List.of(runtime, option(content, folder)));
+    if (!entry.isEmpty()) {
+      words.add("-Dgirdle.entry=" + entry);
+    }
+    words.addAll(List.of("-jar", artifact));
+    return words;
+  }
+
+  @Override
+  public void read(Path folder, RunPaths paths, Set<Seen> found) throws IOException {
+    ClassLog.read(folder, paths, found);
+  }
+
+  @Override
+  public Set<String> code(Path folder) throws IOException {
+    return ClassLog.names(folder);
+  }
+
+  @Override
+  public List<Symptom> symptoms(String line) {
+    return Complaints.in(line);
+  }
+}
