@@ -103,7 +103,7 @@ class CheckIT {
         .contains("needs Java 17 or newer; Java " + Runtime.version().feature() + " is here");
     Path record = folder.resolve("girdle-record.json");
     String text = Files.readString(record);
-    Files.writeString(record, text.replaceFirst("\"release\" : 17,", "\"release\" : 99,"));
+    Files.writeString(record, text.replaceFirst("\"needs\" : \">=17\"", "\"needs\" : \">=99\""));
     Result newer = check(folder);
     assertThat(newer.status()).isEqualTo(1);
     assertThat(newer.out())

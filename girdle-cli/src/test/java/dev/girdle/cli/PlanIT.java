@@ -271,4 +271,69 @@ class PlanIT {
     assertThat(result.status()).isEqualTo(2);
     assertThat(result.err()).contains("which application? There is no girdle.yaml here.");
   }
+
+  /** A folder of pages, of which one link stays inside and one leads out. */
+  private void pages(String handling) throws IOException {
+    Path year = Files.createDirectories(dir.resolve("pages/2026"));
+    Files.writeString(year.resolve("tides.txt"), "high water\n");
+    Files.writeString(dir.resolve("notice.txt"), "to all masters\n");
+    Files.createSymbolicLink(dir.resolve("pages/current"), Path.of("2026"));
+    Files.createSymbolicLink(dir.resolve("pages/notice.txt"), Path.of("../notice.txt"));
+    plan(
+        "identity: {name: tides, release: 2.0}\nentries: {book: {start: h.Book}}\n"
+            + "contents:\n  files: [{from: pages, to: pages"
+            + handling
+            + "}]\nforms: [folder, zip, tgz, executable]\n");
+  }
+
+  @Test
+  void linksThatStayInsideStayLinks() throws IOException {
+    pages("");
+    assertThat(seal().status()).isZero();
+    Path made = dir.resolve("sealed/tides-2.0");
+    assertThat(Files.readSymbolicLink(made.resolve("pages/current"))).hasToString("2026");
+    assertThat(made.resolve("pages/current/tides.txt")).hasContent("high water\n");
+    assertThat(Files.isSymbolicLink(made.resolve("pages/notice.txt"))).isFalse();
+    assertThat(made.resolve("pages/notice.txt")).hasContent("to all masters\n");
+    for (String artifact : new String[] {"", ".zip", ".tgz"}) {
+      Result check = Run.girdle("check", "sealed/tides-2.0" + artifact).in(dir).go();
+      assertThat(check.out()).contains("each with its digest");
+      assertThat(check.status()).isZero();
+    }
+    Result rehearsed = Run.girdle("rehearse", "sealed/tides-2.0.tgz").in(dir).go();
+    assertThat(rehearsed.status()).isZero();
+    Files.delete(made.resolve("pages/current"));
+    Files.createSymbolicLink(made.resolve("pages/current"), Path.of("elsewhere"));
+    Files.delete(made.resolve("pages/notice.txt"));
+    Files.createSymbolicLink(made.resolve("pages/notice.txt"), Path.of("2026/tides.txt"));
+    Result altered = Run.girdle("check", "sealed/tides-2.0").in(dir).go();
+    assertThat(altered.status()).isEqualTo(1);
+    assertThat(altered.out())
+        .contains("pages/current leads to elsewhere, and led to 2026")
+        .contains("pages/notice.txt is a link to 2026/tides.txt, and was a file");
+  }
+
+  @Test
+  void linksAreFollowedOrRefusedAsTheUserSays() throws IOException {
+    pages(", links: follow");
+    assertThat(seal("--form", "folder").status()).isZero();
+    assertThat(Files.isSymbolicLink(dir.resolve("sealed/tides-2.0/pages/current"))).isFalse();
+    assertThat(dir.resolve("sealed/tides-2.0/pages/current/tides.txt")).hasContent("high water\n");
+    fresh();
+    pages(", links: refuse");
+    Result refused = seal();
+    assertThat(refused.status()).isEqualTo(2);
+    assertThat(refused.err()).contains("the link notice.txt in").contains("pages leads out;");
+    assertThat(dir.resolve("sealed")).doesNotExist();
+    fresh();
+    pages("");
+    Files.createSymbolicLink(dir.resolve("pages/one"), Path.of("two"));
+    Files.createSymbolicLink(dir.resolve("pages/two"), Path.of("one"));
+    Result ring = seal();
+    assertThat(ring.status()).isEqualTo(2);
+    assertThat(ring.err())
+        .contains("the link one in")
+        .contains("the link two in")
+        .contains("leads around in a ring");
+  }
 }

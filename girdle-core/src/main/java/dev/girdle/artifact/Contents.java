@@ -4,6 +4,7 @@ import dev.girdle.artifact.Finding.Grade;
 import dev.girdle.artifact.Finding.Part;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.io.Content;
+import dev.girdle.io.Paths;
 import dev.girdle.record.ArtifactReader;
 import dev.girdle.record.ArtifactRecord.FileEntry;
 import dev.girdle.record.RecordFile;
@@ -32,7 +33,19 @@ final class Contents {
     this.progress = progress;
     found.content().files().forEach(f -> missing.put(f.path(), f));
     total = found.content().files().stream().mapToLong(FileEntry::bytes).sum();
-    ArtifactReader.read(artifact, this::look);
+    ArtifactReader.read(
+        artifact,
+        new ArtifactReader.Visitor() {
+          @Override
+          public boolean file(String path, Content content) throws IOException {
+            return look(path, content);
+          }
+
+          @Override
+          public boolean link(String path, String target) {
+            return look(path, target);
+          }
+        });
     missing.keySet().forEach(path -> wrong(path + " is missing"));
     if (findings.isEmpty()) {
       findings.add(
@@ -67,7 +80,24 @@ final class Contents {
     return true;
   }
 
+  private boolean look(String path, String target) {
+    String name = path.startsWith(found.top()) ? path.substring(found.top().length()) : path;
+    FileEntry entry = path.startsWith(found.top()) ? missing.remove(name) : null;
+    if (entry == null) {
+      wrong(name + " is not in the record; it was added later");
+    } else if (entry.link() == null) {
+      wrong(name + " is a link to " + Paths.printable(target) + ", and was a file");
+    } else if (!entry.link().equals(target)) {
+      wrong(name + " leads to " + Paths.printable(target) + ", and led to " + entry.link());
+    }
+    return true;
+  }
+
   private void compare(FileEntry entry, Content content) throws IOException {
+    if (entry.link() != null) {
+      wrong(entry.path() + " is a file, and was a link to " + entry.link());
+      return;
+    }
     if (content.size() != entry.bytes()) {
       wrong(entry.path() + " has " + content.size() + " bytes, and had " + entry.bytes());
       return;

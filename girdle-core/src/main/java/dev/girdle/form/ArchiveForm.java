@@ -5,6 +5,7 @@ import dev.girdle.io.PackedContent;
 import dev.girdle.io.ZipWriter;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -51,6 +52,9 @@ public final class ArchiveForm implements Form {
           }
           first = false;
         }
+      }
+      for (LayoutLink link : layout.links()) {
+        zip.link(pack.top() + link.path(), link.target());
       }
       zip.compress(pack.top() + layout.recordPath(), Content.of(accounts.apply(written)), false);
     }

@@ -4,6 +4,7 @@ import dev.girdle.io.Sha256;
 import dev.girdle.io.Template;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -19,6 +20,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Writes one file that starts by itself: a head in POSIX {@code sh}, and behind it the folder as a
@@ -30,6 +32,20 @@ public final class ExecutableForm implements Form {
   public static final String MARK = "# girdle-payload ";
 
   private static final int SHORT = 16;
+
+  /** Links are the same if they lead to the same; what they lead to is looked at by itself. */
+  private static final String SAME_WITH_LINKS =
+      """
+
+      # Whether two files have the same bytes, or two links lead to the same place.
+      is_same() {
+        if [ -h "$1" ] || [ -h "$2" ]; then
+          [ -h "$1" ] && [ -h "$2" ] && [ "$(readlink "$1")" = "$(readlink "$2")" ]
+        else
+          cmp -s "$1" "$2"
+        fi
+      }
+      """;
 
   private final Pack pack;
   private final Head head;
@@ -75,7 +91,7 @@ public final class ExecutableForm implements Form {
         digest = Sha256.copy(in, OutputStream.nullOutputStream());
       }
       try (OutputStream out = Files.newOutputStream(place, StandardOpenOption.CREATE_NEW)) {
-        out.write(head(Files.size(payload), digest, folders(layout)));
+        out.write(head(Files.size(payload), digest, layout));
         Files.copy(payload, out);
       }
     } finally {
@@ -87,30 +103,34 @@ public final class ExecutableForm implements Form {
   /** All folders, each after a space and in single quotes, the artifact's own first. */
   private static String folders(Layout layout) {
     Set<String> folders = new TreeSet<>(Set.of("."));
-    for (LayoutFile file : layout.files()) {
-      for (int slash = file.path().indexOf('/');
-          slash >= 0;
-          slash = file.path().indexOf('/', slash + 1)) {
-        folders.add(file.path().substring(0, slash));
-      }
-    }
+    Stream.concat(
+            layout.files().stream().map(LayoutFile::path),
+            layout.links().stream().map(LayoutLink::path))
+        .forEach(
+            path -> {
+              for (int slash = path.indexOf('/');
+                  slash >= 0;
+                  slash = path.indexOf('/', slash + 1)) {
+                folders.add(path.substring(0, slash));
+              }
+            });
     return folders.stream()
         .map(f -> " '" + f.replace("'", "'\\''") + "'")
         .collect(Collectors.joining());
   }
 
   /** The head tells its own length, whose digits are part of it. */
-  private byte[] head(long size, String digest, String folders) {
-    byte[] bytes = head(0, size, digest, folders);
+  private byte[] head(long size, String digest, Layout layout) {
+    byte[] bytes = head(0, size, digest, layout);
     for (int length = bytes.length; ; length = bytes.length) {
-      bytes = head(length, size, digest, folders);
+      bytes = head(length, size, digest, layout);
       if (bytes.length == length) {
         return bytes;
       }
     }
   }
 
-  private byte[] head(long offset, long size, String digest, String folders) {
+  private byte[] head(long offset, long size, String digest, Layout layout) {
     Map<String, String> values = new HashMap<>();
     values.put("TITLE", head.title().replaceAll("\\p{Cntrl}", " "));
     values.put("NAME", head.name());
@@ -122,7 +142,11 @@ public final class ExecutableForm implements Form {
     values.put("DIGEST", digest);
     values.put("UNPACKER", pack.squeeze().text());
     values.put("SHORT", digest.substring(0, SHORT));
-    values.put("FOLDERS", folders);
+    values.put("FOLDERS", folders(layout));
+    boolean hasLinks = !layout.links().isEmpty();
+    values.put("SAME", hasLinks ? SAME_WITH_LINKS : "");
+    values.put("IS_SAME", hasLinks ? "is_same" : "cmp -s");
+    values.put("MAKE_ROOM", hasLinks ? "rm -f \"$base/$folder/$inside\" && " : "");
     values.put("UNIX_HEAD", Template.unixHead());
     String text = Template.fill(ExecutableForm.class, "executable.sh", values);
     return text.getBytes(StandardCharsets.UTF_8);

@@ -4,11 +4,14 @@ import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributeView;
 import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -43,6 +46,11 @@ public final class FolderForm implements Form {
       written.add(new WrittenFile(file, write(place, file)));
       progress.accept(file.content().size());
     }
+    for (LayoutLink link : layout.links()) {
+      Path path = place.resolve(link.path());
+      Files.createDirectories(path.getParent());
+      Files.createSymbolicLink(path, Path.of(link.target()));
+    }
     write(place, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""));
     settle(place);
   }
@@ -70,10 +78,11 @@ public final class FolderForm implements Form {
       all = walk.sorted(Comparator.reverseOrder()).toList();
     }
     for (Path path : all) {
-      if (Files.isDirectory(path)) {
+      if (Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS)) {
         Permissions.executable(path);
       }
-      Files.setLastModifiedTime(path, time);
+      Files.getFileAttributeView(path, BasicFileAttributeView.class, LinkOption.NOFOLLOW_LINKS)
+          .setTimes(time, null, null);
     }
   }
 }

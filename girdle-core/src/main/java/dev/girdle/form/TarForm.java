@@ -5,6 +5,7 @@ import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -21,6 +22,7 @@ import java.util.function.Function;
 import java.util.function.LongConsumer;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
+import org.apache.commons.compress.archivers.tar.TarConstants;
 
 /**
  * Writes one tar archive (POSIX.1-2017, {@code pax}), compressed as a whole. It names no owner, and
@@ -30,6 +32,7 @@ public final class TarForm implements Form {
   private static final int FILE = 0100644;
   private static final int EXECUTABLE = 0100755;
   private static final int FOLDER = 040755;
+  private static final int LINK = 0120777;
 
   private final Pack pack;
 
@@ -61,6 +64,14 @@ public final class TarForm implements Form {
       for (LayoutFile file : layout.files()) {
         written.add(new WrittenFile(file, write(tar, file, folders)));
         progress.accept(file.content().size());
+      }
+      for (LayoutLink link : layout.links()) {
+        String path = pack.top() + link.path();
+        addFolders(tar, Paths.folder(path), folders);
+        TarArchiveEntry entry = new TarArchiveEntry(path, TarConstants.LF_SYMLINK);
+        entry.setLinkName(link.target());
+        tar.putArchiveEntry(settled(entry, LINK));
+        tar.closeArchiveEntry();
       }
       write(tar, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""), folders);
     }
@@ -94,7 +105,10 @@ public final class TarForm implements Form {
   }
 
   private TarArchiveEntry entry(String path, int mode) {
-    TarArchiveEntry entry = new TarArchiveEntry(path);
+    return settled(new TarArchiveEntry(path), mode);
+  }
+
+  private TarArchiveEntry settled(TarArchiveEntry entry, int mode) {
     entry.setMode(mode);
     entry.setIds(0, 0);
     entry.setNames("", "");

@@ -17,16 +17,23 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 
-/** A folder on disk. Symbolic links are followed; a link that leads back up is passed over. */
+/**
+ * A folder on disk. Symbolic links are followed, and a link that leads back up is passed over; or
+ * they are told as what they are.
+ */
 public final class FolderTree implements FileTree {
   /** Stands for bytes that are no characters. */
   private static final char NOT_READABLE = '\ufffd';
 
   private final List<TreeFile> files = new ArrayList<>();
   private final List<String> folders = new ArrayList<>();
+  private final Map<String, String> links = new TreeMap<>();
 
   private FolderTree() {}
 
@@ -39,10 +46,26 @@ public final class FolderTree implements FileTree {
    * @throws IOException if a part of the folder cannot be listed
    */
   public static FolderTree of(Path folder, Predicate<String> enter) throws IOException {
+    return of(folder, enter, EnumSet.of(FileVisitOption.FOLLOW_LINKS));
+  }
+
+  /**
+   * Lists a folder as it is: symbolic links in it stay links.
+   *
+   * @param folder an existing folder
+   * @return its files, folders and links
+   * @throws IOException if a part of the folder cannot be listed
+   */
+  public static FolderTree withLinks(Path folder) throws IOException {
+    return of(folder, path -> true, EnumSet.noneOf(FileVisitOption.class));
+  }
+
+  private static FolderTree of(Path folder, Predicate<String> enter, Set<FileVisitOption> options)
+      throws IOException {
     FolderTree tree = new FolderTree();
     Files.walkFileTree(
         folder,
-        EnumSet.of(FileVisitOption.FOLLOW_LINKS),
+        options,
         Integer.MAX_VALUE,
         new SimpleFileVisitor<>() {
           @Override
@@ -56,8 +79,13 @@ public final class FolderTree implements FileTree {
           }
 
           @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-            if (attributes.isRegularFile()) {
+          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
+              throws IOException {
+            if (attributes.isSymbolicLink()) {
+              String target = Files.readSymbolicLink(file).toString();
+              tree.links.put(
+                  pathIn(folder, file), target.replace(file.getFileSystem().getSeparator(), "/"));
+            } else if (attributes.isRegularFile()) {
               tree.files.add(new TreeFile(pathIn(folder, file), new DiskContent(file)));
             }
             return FileVisitResult.CONTINUE;
@@ -144,6 +172,11 @@ public final class FolderTree implements FileTree {
   @Override
   public List<String> folders() {
     return List.copyOf(folders);
+  }
+
+  @Override
+  public Map<String, String> links() {
+    return Map.copyOf(links);
   }
 
   @Override

@@ -11,8 +11,8 @@ import org.apache.commons.compress.archivers.tar.TarConstants;
 import org.apache.commons.io.input.CloseShieldInputStream;
 
 /**
- * Reads tar archives that are compressed as a whole, from front to back. Links, devices, names that
- * lead out and sizes beyond {@link ArchiveBounds} are refused.
+ * Reads tar archives that are compressed as a whole, from front to back. Hard links, devices, names
+ * and links that lead out and sizes beyond {@link ArchiveBounds} are refused.
  */
 public final class TarReader {
   /** A file by its type flag, which in old archives is zero. */
@@ -32,6 +32,18 @@ public final class TarReader {
      * @throws IOException if it cannot be read
      */
     boolean file(String path, Content content) throws IOException;
+
+    /**
+     * One symbolic link, which stays inside the archive.
+     *
+     * @param path its path in the archive
+     * @param target where it leads, relative to its folder
+     * @return whether to go on
+     * @throws IOException if it cannot be made
+     */
+    default boolean link(String path, String target) throws IOException {
+      return true;
+    }
   }
 
   /**
@@ -53,7 +65,12 @@ public final class TarReader {
               label + ": entry " + Paths.printable(e.getName()) + " " + problem,
               "  Nothing was made of it.");
         }
-        if (!e.isDirectory() && !visitor.file(e.getName(), new Passing(e.getSize(), tar))) {
+        boolean goesOn =
+            e.isDirectory()
+                || (e.isSymbolicLink()
+                    ? visitor.link(e.getName(), e.getLinkName())
+                    : visitor.file(e.getName(), new Passing(e.getSize(), tar)));
+        if (!goesOn) {
           return;
         }
       }
@@ -78,9 +95,14 @@ public final class TarReader {
     if (leads != null) {
       return leads;
     }
+    if (entry.isSymbolicLink()) {
+      return Links.target(entry.getName(), entry.getLinkName()).isPresent()
+          ? null
+          : "is a link that leads out";
+    }
     boolean isPlain = entry.isDirectory() || PLAIN_FILES.contains((int) entry.getLinkFlag());
     if (!isPlain) {
-      return "is a link or a device";
+      return "is a hard link or a device";
     }
     if (entry.getSize() > bounds.entryBytes()) {
       return "would have " + entry.getSize() + " bytes, more than can be meant well";

@@ -19,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
@@ -30,12 +31,16 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
  * never gives more bytes than the archive's directory promises.
  */
 public final class ZipTree implements FileTree {
+  /** PATH_MAX of Linux: no link leads further. */
+  private static final int LONGEST_LINK = 4096;
+
   /** Where more are meant, they are counted elsewhere. */
   private static final int MOST_COUNTED = 0xffff;
 
   private final SeekableByteChannel channel;
   private final ZipFile zip;
   private final List<TreeFile> files = new ArrayList<>();
+  private final List<ZipArchiveEntry> linked = new ArrayList<>();
   private final List<String> folders = new ArrayList<>();
   private final List<String> notices = new ArrayList<>();
   private final List<ZipArchiveEntry> entries = new ArrayList<>();
@@ -201,8 +206,25 @@ public final class ZipTree implements FileTree {
       throw new GirdleException(Fault.APPLICATION, problems);
     }
     entries.addAll(taken.values());
+    taken.values().stream()
+        .filter(e -> e.isUnixSymlink() && e.getSize() <= LONGEST_LINK)
+        .forEach(linked::add);
     taken.forEach(
         (name, e) -> files.add(new TreeFile(name, new ZipContent(channel, zip, e, label))));
+  }
+
+  @Override
+  public Map<String, String> links() {
+    Map<String, String> links = new TreeMap<>();
+    for (ZipArchiveEntry entry : linked) {
+      try {
+        byte[] target = new ZipContent(channel, zip, entry, entry.getName()).bytes(LONGEST_LINK);
+        links.put(entry.getName(), new String(target, StandardCharsets.UTF_8));
+      } catch (IOException e) {
+        links.put(entry.getName(), ""); // leads nowhere, which whoever asks refuses
+      }
+    }
+    return links;
   }
 
   private static String wrongWith(ZipArchiveEntry entry, ArchiveBounds bounds) {

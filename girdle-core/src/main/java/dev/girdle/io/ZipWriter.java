@@ -26,6 +26,7 @@ import java.util.zip.DeflaterOutputStream;
  */
 public final class ZipWriter implements Closeable {
   private static final int STORED = 0;
+  private static final int LINK = 0120777;
   private static final int DEFLATED = 8;
   private static final int UTF8_NAMES = 0x0800;
   private static final long MAX32 = 0xffffffffL;
@@ -38,7 +39,7 @@ public final class ZipWriter implements Closeable {
   private long position;
 
   private record Entry(
-      byte[] name, int method, long crc, long packed, long size, long offset, boolean executable) {
+      byte[] name, int method, long crc, long packed, long size, long offset, int mode) {
     boolean big() {
       return packed >= MAX32 || size >= MAX32 || offset >= MAX32;
     }
@@ -87,7 +88,7 @@ public final class ZipWriter implements Closeable {
    * @throws IOException if writing fails
    */
   public void folder(String path) throws IOException {
-    begin(path, STORED, 0, 0, 0, false);
+    begin(path, STORED, 0, 0, 0, 0);
   }
 
   /**
@@ -102,7 +103,7 @@ public final class ZipWriter implements Closeable {
    */
   public String copy(String path, PackedContent content, boolean executable) throws IOException {
     int method = content.isDeflated() ? DEFLATED : STORED;
-    begin(path, method, content.crc(), content.packedSize(), content.size(), executable);
+    begin(path, method, content.crc(), content.packedSize(), content.size(), mode(executable));
     try (InputStream packed = content.openPacked()) {
       long copied = packed.transferTo(new ChannelStream());
       if (copied != content.packedSize()) {
@@ -122,7 +123,7 @@ public final class ZipWriter implements Closeable {
    * @throws IOException if reading or writing fails
    */
   public String store(String path, Content content, boolean executable) throws IOException {
-    return write(path, content, STORED, executable);
+    return write(path, content, STORED, mode(executable));
   }
 
   /**
@@ -135,14 +136,29 @@ public final class ZipWriter implements Closeable {
    * @throws IOException if reading or writing fails
    */
   public String compress(String path, Content content, boolean executable) throws IOException {
-    return write(path, content, DEFLATED, executable);
+    return write(path, content, DEFLATED, mode(executable));
+  }
+
+  /**
+   * Adds a symbolic link, as Info-ZIP writes it: the file's mode says that it is one, and its bytes
+   * where it leads.
+   *
+   * @param path the name of the entry
+   * @param target where it leads, relative to its folder
+   * @throws IOException if writing fails
+   */
+  public void link(String path, String target) throws IOException {
+    write(path, Content.of(target.getBytes(StandardCharsets.UTF_8)), STORED, LINK);
+  }
+
+  private static int mode(boolean executable) {
+    return executable ? 0100755 : 0100644;
   }
 
   /** Checksum and packed size are known only afterwards, so the header is written again then. */
-  private String write(String path, Content content, int method, boolean executable)
-      throws IOException {
+  private String write(String path, Content content, int method, int mode) throws IOException {
     long start = position;
-    begin(path, method, 0, 0, content.size(), executable);
+    begin(path, method, 0, 0, content.size(), mode);
     long dataStart = position;
     CRC32 crc = new CRC32();
     String digest;
@@ -161,15 +177,15 @@ public final class ZipWriter implements Closeable {
     long end = position;
     entries.remove(entries.size() - 1);
     position = start;
-    begin(path, method, crc.getValue(), end - dataStart, content.size(), executable);
+    begin(path, method, crc.getValue(), end - dataStart, content.size(), mode);
     position = end;
     return digest;
   }
 
-  private void begin(String path, int method, long crc, long packed, long size, boolean executable)
+  private void begin(String path, int method, long crc, long packed, long size, int mode)
       throws IOException {
     byte[] name = path.getBytes(StandardCharsets.UTF_8);
-    Entry entry = new Entry(name, method, crc, packed, size, position, executable);
+    Entry entry = new Entry(name, method, crc, packed, size, position, mode);
     entries.add(entry);
     // decided by the size alone, so that the header keeps its length when it is written again
     boolean big = size >= MAX32 - (1 << 20);
@@ -209,7 +225,7 @@ public final class ZipWriter implements Closeable {
     common(header, entry, big, big ? 28 : 0);
     header.putShort((short) 0).putShort((short) 0).putShort((short) 0);
     boolean folder = entry.name[entry.name.length - 1] == '/';
-    int mode = folder ? 040755 : entry.executable ? 0100755 : 0100644;
+    int mode = folder ? 040755 : entry.mode;
     header.putInt(mode << 16 | (folder ? 0x10 : 0));
     header.putInt((int) (big ? MAX32 : entry.offset));
     header.put(entry.name);

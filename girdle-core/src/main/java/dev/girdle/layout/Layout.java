@@ -1,16 +1,20 @@
 package dev.girdle.layout;
 
 import dev.girdle.closure.Ballast;
+import dev.girdle.io.Links;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * The finished tree of output files.
  *
  * @param files in the order in which a form that packs writes them; no path twice
+ * @param links symbolic links, all of which stay inside
  * @param folders that are to be named explicitly, with a slash at the end
  * @param recordPath where the record goes
  * @param leftOut what this layout leaves out beyond the closure's ballast
@@ -21,6 +25,7 @@ import java.util.Set;
  */
 public record Layout(
     List<LayoutFile> files,
+    List<LayoutLink> links,
     List<String> folders,
     String recordPath,
     List<Ballast> leftOut,
@@ -28,9 +33,10 @@ public record Layout(
     String start,
     Optional<LayoutRuntime> runtime,
     String head) {
-  /** Copies the lists and checks that no path is there twice. */
+  /** Copies the lists and checks that no path is there twice, and that no link leads out. */
   public Layout {
     files = List.copyOf(files);
+    links = List.copyOf(links);
     folders = List.copyOf(folders);
     leftOut = List.copyOf(leftOut);
     notices = List.copyOf(notices);
@@ -40,6 +46,17 @@ public record Layout(
         throw new IllegalArgumentException("two files for " + file.path());
       }
     }
+    Map<String, String> targets = new TreeMap<>();
+    for (LayoutLink link : links) {
+      if (paths.contains(link.path()) || targets.put(link.path(), link.target()) != null) {
+        throw new IllegalArgumentException("two things for " + link.path());
+      }
+    }
+    Links.wrong(targets, paths)
+        .forEach(
+            (path, why) -> {
+              throw new IllegalArgumentException("the link " + path + " " + why);
+            });
   }
 
   /**
@@ -59,7 +76,7 @@ public record Layout(
       List<Ballast> leftOut,
       List<String> notices,
       String start) {
-    this(files, folders, recordPath, leftOut, notices, start, Optional.empty(), "");
+    this(files, List.of(), folders, recordPath, leftOut, notices, start, Optional.empty(), "");
   }
 
   /**
@@ -69,7 +86,7 @@ public record Layout(
    * @return a new layout
    */
   public Layout headedBy(String newHead) {
-    return new Layout(files, folders, recordPath, leftOut, notices, start, runtime, newHead);
+    return new Layout(files, links, folders, recordPath, leftOut, notices, start, runtime, newHead);
   }
 
   /**
@@ -83,7 +100,7 @@ public record Layout(
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(itsFiles);
     return new Layout(
-        all, folders, recordPath, leftOut, notices, start, Optional.of(bundled), head);
+        all, links, folders, recordPath, leftOut, notices, start, Optional.of(bundled), head);
   }
 
   /**
@@ -95,7 +112,7 @@ public record Layout(
   public Layout plus(List<LayoutFile> more) {
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(more);
-    return new Layout(all, folders, recordPath, leftOut, notices, start, runtime, head);
+    return new Layout(all, links, folders, recordPath, leftOut, notices, start, runtime, head);
   }
 
   /**
@@ -107,7 +124,7 @@ public record Layout(
   public Layout noticing(List<String> more) {
     List<String> all = new ArrayList<>(notices);
     all.addAll(more);
-    return new Layout(files, folders, recordPath, leftOut, all, start, runtime, head);
+    return new Layout(files, links, folders, recordPath, leftOut, all, start, runtime, head);
   }
 
   /**
@@ -117,6 +134,18 @@ public record Layout(
    * @return a new layout
    */
   public Layout startedBy(String newStart) {
-    return new Layout(files, folders, recordPath, leftOut, notices, newStart, runtime, head);
+    return new Layout(files, links, folders, recordPath, leftOut, notices, newStart, runtime, head);
+  }
+
+  /**
+   * The same layout with more symbolic links.
+   *
+   * @param more links whose paths are not there yet and that stay inside
+   * @return a new layout
+   */
+  public Layout linking(List<LayoutLink> more) {
+    List<LayoutLink> all = new ArrayList<>(links);
+    all.addAll(more);
+    return new Layout(files, all, folders, recordPath, leftOut, notices, start, runtime, head);
   }
 }

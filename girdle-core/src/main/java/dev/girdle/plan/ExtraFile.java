@@ -7,5 +7,6 @@ import java.nio.file.Path;
  *
  * @param from where it lies
  * @param to where it goes in the artifact, with slashes; for a folder, where its content goes
+ * @param links what becomes of symbolic links in it
  */
-public record ExtraFile(Path from, String to) {}
+public record ExtraFile(Path from, String to, LinkHandling links) {}

@@ -5,7 +5,10 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ExecutableForm;
 import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
+import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Links;
+import dev.girdle.io.Paths;
 import dev.girdle.io.TarReader;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
@@ -15,6 +18,8 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Reads the files of an artifact of any form one after the other, in the order in which they lie
@@ -36,6 +41,18 @@ public final class ArtifactReader {
      * @throws IOException if it cannot be read
      */
     boolean file(String path, Content content) throws IOException;
+
+    /**
+     * One symbolic link, which stays inside the artifact.
+     *
+     * @param path its path in the artifact, with slashes
+     * @param target where it leads, relative to its folder
+     * @return whether to go on
+     * @throws IOException if it cannot be made
+     */
+    default boolean link(String path, String target) throws IOException {
+      return true;
+    }
   }
 
   /**
@@ -48,24 +65,47 @@ public final class ArtifactReader {
    */
   public static void read(Path artifact, Visitor visitor) throws IOException {
     if (Files.isDirectory(artifact)) {
-      try (FolderTree tree = FolderTree.of(artifact, path -> true)) {
-        visit(tree.files(), visitor);
+      try (FolderTree tree = FolderTree.withLinks(artifact)) {
+        visit(tree, artifact, visitor);
       }
     } else if (payload(artifact) >= 0) {
       try (InputStream in = new BufferedInputStream(Files.newInputStream(artifact))) {
         in.skipNBytes(payload(artifact));
-        TarReader.read(in, artifact.toString(), visitor::file);
+        TarReader.read(in, artifact.toString(), new OfTar(visitor));
       }
     } else {
       try (ZipTree tree = ZipTree.open(FolderTree.content(artifact), artifact.toString())) {
-        visit(tree.files(), visitor);
+        visit(tree, artifact, visitor);
       }
     }
   }
 
-  private static void visit(Iterable<TreeFile> files, Visitor visitor) throws IOException {
-    for (TreeFile file : files) {
-      if (!visitor.file(file.path(), file.content())) {
+  private record OfTar(Visitor visitor) implements TarReader.Visitor {
+    @Override
+    public boolean file(String path, Content content) throws IOException {
+      return visitor.file(path, content);
+    }
+
+    @Override
+    public boolean link(String path, String target) throws IOException {
+      return visitor.link(path, target);
+    }
+  }
+
+  private static void visit(FileTree tree, Path artifact, Visitor visitor) throws IOException {
+    Map<String, String> links = tree.links();
+    for (TreeFile file : tree.files()) {
+      if (!links.containsKey(file.path()) && !visitor.file(file.path(), file.content())) {
+        return;
+      }
+    }
+    for (Map.Entry<String, String> link : new TreeMap<>(links).entrySet()) {
+      if (Links.target(link.getKey(), link.getValue()).isEmpty()) {
+        throw GirdleException.application(
+            artifact + ": the link " + Paths.printable(link.getKey()) + " leads out.",
+            "  Nothing was made of it.");
+      }
+      if (!visitor.link(link.getKey(), link.getValue())) {
         return;
       }
     }

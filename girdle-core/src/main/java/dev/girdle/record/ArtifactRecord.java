@@ -155,6 +155,8 @@ public record ArtifactRecord(
    * @param bytes its size, not compressed
    * @param sha256 SHA-256 of its bytes, in hexadecimal
    * @param executable whether it may be executed; null if it may not
+   * @param link where it leads, if it is a symbolic link, whose bytes are those of this text; null
+   *     if it is a file
    * @param component the component it came from; null for a file that Girdle made
    * @param reason why it is there
    */
@@ -164,8 +166,29 @@ public record ArtifactRecord(
       long bytes,
       String sha256,
       Boolean executable,
+      String link,
       String component,
-      String reason) {}
+      String reason) {
+    /**
+     * A file.
+     *
+     * @param path where it is
+     * @param bytes its size, not compressed
+     * @param sha256 SHA-256 of its bytes, in hexadecimal
+     * @param executable whether it may be executed; null if it may not
+     * @param component the component it came from; null for a file that Girdle made
+     * @param reason why it is there
+     */
+    public FileEntry(
+        String path,
+        long bytes,
+        String sha256,
+        Boolean executable,
+        String component,
+        String reason) {
+      this(path, bytes, sha256, executable, null, component, reason);
+    }
+  }
 
   /**
    * Something that did not go in.

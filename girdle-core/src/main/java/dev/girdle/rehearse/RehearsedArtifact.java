@@ -3,6 +3,7 @@ package dev.girdle.rehearse;
 import dev.girdle.app.Identity;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
+import dev.girdle.io.Links;
 import dev.girdle.io.Paths;
 import dev.girdle.record.ArtifactReader;
 import dev.girdle.record.ArtifactRecord;
@@ -13,8 +14,10 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -73,17 +76,45 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
     content.files().stream()
         .filter(f -> Boolean.TRUE.equals(f.executable()))
         .forEach(f -> executable.add(f.path()));
+    Map<String, String> links = new TreeMap<>();
     ArtifactReader.read(
         artifact,
-        (path, bytes) -> {
-          Path file = folder.resolve(path);
-          write(bytes, file);
-          String inside = path.substring(path.indexOf('/') + 1);
-          if (executable.contains(inside) && !file.toFile().setExecutable(true, false)) {
-            throw new IOException("cannot make " + file + " executable");
+        new ArtifactReader.Visitor() {
+          @Override
+          public boolean file(String path, Content bytes) throws IOException {
+            Path file = folder.resolve(path);
+            write(bytes, file);
+            String inside = path.substring(path.indexOf('/') + 1);
+            if (executable.contains(inside) && !file.toFile().setExecutable(true, false)) {
+              throw new IOException("cannot make " + file + " executable");
+            }
+            return true;
           }
-          return true;
+
+          @Override
+          public boolean link(String path, String target) {
+            links.put(path, target);
+            return true;
+          }
         });
+    link(folder, links);
+  }
+
+  /** Last and all at once, so that nothing is ever written through a link. */
+  private void link(Path folder, Map<String, String> links) throws IOException {
+    Set<String> files = new HashSet<>();
+    try (Stream<Path> all = Files.walk(folder)) {
+      all.forEach(p -> files.add(folder.relativize(p).toString()));
+    }
+    for (Map.Entry<String, String> wrong : Links.wrong(links, files).entrySet()) {
+      throw GirdleException.application(
+          artifact + ": the link " + Paths.printable(wrong.getKey()) + " " + wrong.getValue());
+    }
+    for (Map.Entry<String, String> link : links.entrySet()) {
+      Path path = folder.resolve(link.getKey());
+      Files.createDirectories(path.getParent());
+      Files.createSymbolicLink(path, Path.of(link.getValue()));
+    }
   }
 
   private static void write(Content bytes, Path file) throws IOException {

@@ -10,7 +10,10 @@ import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unresolved;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.form.WrittenFile;
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.LayoutRuntime;
 import dev.girdle.plan.AppMetadata;
 import dev.girdle.record.ArtifactRecord;
@@ -21,6 +24,8 @@ import dev.girdle.record.ArtifactRecord.MissingEntry;
 import dev.girdle.record.ArtifactRecord.RuntimeEntry;
 import dev.girdle.record.ArtifactRecord.StartEntry;
 import dev.girdle.record.RecordFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -63,7 +68,10 @@ final class RecordBuilder {
             analysis.plan().choice().target().map(Target::text).orElse(null),
             analysis.need().map(this::runtime).orElse(null),
             analysis.kept().stream().map(this::component).toList(),
-            written.stream().map(RecordBuilder::file).toList(),
+            Stream.concat(
+                    written.stream().map(RecordBuilder::file),
+                    layout.links().stream().map(RecordBuilder::link))
+                .toList(),
             leftOut(),
             analysis.closure().unmet().stream()
                 .filter(u -> u.rank() != Rank.HINTED && u.reach() != Strength.HINT)
@@ -122,6 +130,26 @@ final class RecordBuilder {
         written.file().executable() ? true : null,
         component.isEmpty() ? null : component,
         written.file().reason());
+  }
+
+  private static String digest(Content content) {
+    try {
+      return Sha256.of(content);
+    } catch (IOException e) {
+      throw new IllegalStateException(e); // it is in memory
+    }
+  }
+
+  private static FileEntry link(LayoutLink link) {
+    Content target = Content.of(link.target().getBytes(StandardCharsets.UTF_8));
+    return new FileEntry(
+        link.path(),
+        target.size(),
+        digest(target),
+        null,
+        link.target(),
+        link.component().isEmpty() ? null : link.component(),
+        link.reason());
   }
 
   private List<LeftOutEntry> leftOut() {

@@ -189,16 +189,16 @@ is_whole() {
   note
   return 0
 }
-
+@SAME@
 # Sets $altered to the number of files that are not what was unpacked, and puts them back if that is
 # wanted. All else that lies there stays.
 compare() {
   altered=0
   while IFS= read -r inside; do
-    if [ -n "$inside" ] && ! cmp -s "$work/$inside" "$base/$folder/$inside"; then
+    if [ -n "$inside" ] && ! @IS_SAME@ "$work/$inside" "$base/$folder/$inside"; then
       altered=$((altered + 1))
       if [ "$1" = mend ]; then
-        mkdir -p "$base/$folder/${inside%/*}" && mv -f "$work/$inside" "$base/$folder/$inside" || return 1
+        mkdir -p "$base/$folder/${inside%/*}" && @MAKE_ROOM@mv -f "$work/$inside" "$base/$folder/$inside" || return 1
       fi
     fi
   done < "$work/.unpacked"

@@ -8,6 +8,7 @@ import dev.girdle.io.Content;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -58,7 +59,10 @@ class ExecutableFormTest {
             script("bin/load", "#!/bin/sh\necho load\n"),
             new LayoutFile(
                 "lib/ballast", Content.of(ballast), false, Packing.AS_IT_IS, "", "to take long"));
-    Layout layout = new Layout(files, List.of(), "record", List.of(), List.of(), "%s");
+    return write(name, new Layout(files, List.of(), "record", List.of(), List.of(), "%s"));
+  }
+
+  private Path write(String name, Layout layout) throws IOException {
     Path place = dir.resolve(name);
     new ExecutableForm(
             new Pack(SourceDate.of(null), 6, Compression.GZIP, ""),
@@ -365,5 +369,45 @@ class ExecutableFormTest {
   @Test
   void theSameInputGivesTheSameBytes() throws IOException {
     assertThat(write("again.run", "")).hasSameBinaryContentAs(file);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"dash", "busybox sh"})
+  void linksAreUnpackedVerifiedAndPutBack(String shell) throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin", shell.split(" ")[0])));
+    Layout layout =
+        new Layout(
+                List.of(
+                    script("bin/book", "#!/bin/sh\ncat \"${0%/*}/../current/page\"\n"),
+                    script("bin/load", "#!/bin/sh\necho load\n"),
+                    LayoutFile.made("lib/page", "page one\n".getBytes(), "text")),
+                List.of(),
+                "record",
+                List.of(),
+                List.of(),
+                "%s")
+            .linking(
+                List.of(
+                    new LayoutLink("current", "lib", "", "for the test"),
+                    new LayoutLink("share/pages", "../lib", "", "for the test")));
+    Path linked = write("linked.run", layout);
+    List<Object> start = new ArrayList<>(List.of(shell.split(" ")));
+    start.add(linked);
+    assertThat(run(Map.of(), start.toArray()).out()).isEqualTo("page one\n");
+    assertThat(run(Map.of("BOOK_FILE", "verify"), start.toArray()).out())
+        .isEqualTo("whole and unaltered\n");
+    Path there = cache.resolve("girdle-run").resolve(unpacked().get(0));
+    assertThat(Files.readSymbolicLink(there.resolve("current"))).hasToString("lib");
+    // one is gone, one leads elsewhere
+    Files.delete(there.resolve("current"));
+    Files.delete(there.resolve("share/pages"));
+    Files.createSymbolicLink(there.resolve("share/pages"), Path.of("../bin"));
+    assertThat(run(Map.of("BOOK_FILE", "verify"), start.toArray()).err())
+        .contains("2 of the files are missing or altered");
+    assertThat(run(Map.of("BOOK_FILE", "unpack"), start.toArray()).status()).isZero();
+    assertThat(Files.readSymbolicLink(there.resolve("current"))).hasToString("lib");
+    assertThat(Files.readSymbolicLink(there.resolve("share/pages"))).hasToString("../lib");
+    assertThat(there.resolve("bin/pages")).doesNotExist();
+    assertThat(run(Map.of(), start.toArray()).out()).isEqualTo("page one\n");
   }
 }

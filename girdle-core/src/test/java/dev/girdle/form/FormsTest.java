@@ -2,6 +2,7 @@ package dev.girdle.form;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
@@ -9,14 +10,19 @@ import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.Packing;
+import dev.girdle.record.ArtifactReader;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
@@ -24,6 +30,8 @@ import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class FormsTest {
   private static final SourceDate DATE = SourceDate.of("1700000000");
@@ -124,5 +132,91 @@ class FormsTest {
     assertThatThrownBy(() -> layout(file("a", "1"), file("a", "2")))
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining("two files for a");
+  }
+
+  private static Layout withLinks() {
+    return layout(file("lib/one.txt", "one"), file("bin/start", "#!/bin/sh\n").asExecutable())
+        .linking(
+            List.of(
+                new LayoutLink("current", "lib", "", "for the test"),
+                new LayoutLink("bin/one", "../lib/one.txt", "", "for the test")));
+  }
+
+  private static Map<String, String> read(Path artifact) throws IOException {
+    Map<String, String> found = new TreeMap<>();
+    ArtifactReader.read(
+        artifact,
+        new ArtifactReader.Visitor() {
+          @Override
+          public boolean file(String path, Content content) throws IOException {
+            found.put(path, new String(content.bytes(100), StandardCharsets.UTF_8));
+            return true;
+          }
+
+          @Override
+          public boolean link(String path, String target) {
+            found.put(path, "-> " + target);
+            return true;
+          }
+        });
+    return found;
+  }
+
+  @Test
+  void linksComeBackFromAllForms() throws IOException {
+    Path folder = dir.resolve("folder");
+    new FolderForm(DATE).write(withLinks(), folder, this::account, n -> {});
+    Map<String, String> expected = read(folder);
+    assertThat(expected)
+        .containsEntry("current", "-> lib")
+        .containsEntry("bin/one", "-> ../lib/one.txt")
+        .containsEntry("lib/one.txt", "one")
+        .doesNotContainKey("current/one.txt");
+    assertThat(folder.resolve("current/one.txt")).hasContent("one");
+    assertThat(
+            Files.getLastModifiedTime(folder.resolve("current"), LinkOption.NOFOLLOW_LINKS)
+                .toInstant())
+        .isEqualTo(DATE.instant());
+    Path zip = dir.resolve("a.zip");
+    new ArchiveForm(new Pack(DATE, 6, Compression.GZIP, ""))
+        .write(withLinks(), zip, this::account, n -> {});
+    assertThat(read(zip)).isEqualTo(expected);
+    Path tar = dir.resolve("a.tgz");
+    new TarForm(new Pack(DATE, 6, Compression.GZIP, ""))
+        .write(withLinks(), tar, this::account, n -> {});
+    assertThat(read(tar)).isEqualTo(expected);
+  }
+
+  /** What receivers unpack with makes links of them. */
+  @Test
+  void programsOfTheSystemUnpackLinks() throws Exception {
+    Path zip = dir.resolve("a.zip");
+    new ArchiveForm(new Pack(DATE, 6, Compression.GZIP, "tides/"))
+        .write(withLinks(), zip, this::account, n -> {});
+    Path tar = dir.resolve("a.tgz");
+    new TarForm(new Pack(DATE, 6, Compression.GZIP, "tides/"))
+        .write(withLinks(), tar, this::account, n -> {});
+    unpack("zip", "unzip", "-q", zip.toString());
+    unpack("tar", "tar", "-xzf", tar.toString());
+  }
+
+  private void unpack(String name, String... command) throws Exception {
+    Path folder = Files.createDirectory(dir.resolve(name));
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin", command[0])), command[0] + " is not here");
+    Process process = new ProcessBuilder(command).directory(folder.toFile()).inheritIO().start();
+    assertThat(process.waitFor()).isZero();
+    assertThat(Files.readSymbolicLink(folder.resolve("tides/current"))).hasToString("lib");
+    assertThat(folder.resolve("tides/bin/one")).hasContent("one");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"bin/x, ../../out", "x, /etc/passwd", "x, gone", "x, x", "lib, elsewhere"})
+  void aLayoutTakesNoLinkThatLeadsOutOrNowhere(String path, String target) {
+    assertThatThrownBy(
+            () ->
+                layout(file("lib/a", "a"))
+                    .linking(List.of(new LayoutLink(path, target, "", "for the test"))))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining(path);
   }
 }

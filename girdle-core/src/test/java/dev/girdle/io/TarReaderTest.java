@@ -72,8 +72,8 @@ class TarReaderTest {
   }
 
   @ParameterizedTest
-  @ValueSource(bytes = {TarConstants.LF_SYMLINK, TarConstants.LF_LINK, TarConstants.LF_FIFO})
-  void refusesLinksAndDevices(byte kind) throws IOException {
+  @ValueSource(bytes = {TarConstants.LF_LINK, TarConstants.LF_FIFO, TarConstants.LF_CHR})
+  void refusesHardLinksAndDevices(byte kind) throws IOException {
     byte[] bytes =
         tar(
             t -> {
@@ -82,7 +82,7 @@ class TarReaderTest {
               t.putArchiveEntry(entry);
               t.closeArchiveEntry();
             });
-    assertThatThrownBy(() -> read(bytes)).hasMessageContaining("is a link or a device");
+    assertThatThrownBy(() -> read(bytes)).hasMessageContaining("is a hard link or a device");
   }
 
   @Test
@@ -92,5 +92,47 @@ class TarReaderTest {
         .satisfiesAnyOf(
             e -> assertThat(e).hasMessageContaining("damaged"),
             e -> assertThat(e).isInstanceOf(IOException.class));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"/etc/passwd", "../x", "a/../../x", ""})
+  void refusesLinksThatLeadOut(String target) throws IOException {
+    byte[] bytes = tar(t -> link(t, "link", target));
+    assertThatThrownBy(() -> read(bytes)).hasMessageContaining("link is a link that leads out");
+  }
+
+  private static void link(TarArchiveOutputStream tar, String name, String target)
+      throws IOException {
+    TarArchiveEntry entry = new TarArchiveEntry(name, TarConstants.LF_SYMLINK);
+    entry.setLinkName(target);
+    tar.putArchiveEntry(entry);
+    tar.closeArchiveEntry();
+  }
+
+  @Test
+  void givesLinksThatStayInside() throws IOException {
+    byte[] bytes =
+        tar(
+            t -> {
+              add(t, "lib/a", "x");
+              link(t, "bin/a", "../lib/a");
+            });
+    Map<String, String> links = new LinkedHashMap<>();
+    TarReader.read(
+        new ByteArrayInputStream(bytes),
+        "a.tgz",
+        new TarReader.Visitor() {
+          @Override
+          public boolean file(String path, Content content) {
+            return true;
+          }
+
+          @Override
+          public boolean link(String path, String target) {
+            links.put(path, target);
+            return true;
+          }
+        });
+    assertThat(links).containsExactly(Map.entry("bin/a", "../lib/a"));
   }
 }

@@ -14,6 +14,7 @@ import dev.girdle.plan.Entry;
 import dev.girdle.plan.ExtraFile;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
+import dev.girdle.plan.LinkHandling;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Output;
 import dev.girdle.plan.Plan;
@@ -280,7 +281,10 @@ final class PlanReader {
       for (Path path : paths(from, pointer + "/from")) {
         boolean named = intoFolder && !Files.isDirectory(path);
         files.add(
-            new ExtraFile(path, named ? folder + path.getFileName() : to.replaceAll("/$", "")));
+            new ExtraFile(
+                path,
+                named ? folder + path.getFileName() : to.replaceAll("/$", ""),
+                LinkHandling.valueOf(upper(all.get(i).path("links").asText("keep")))));
       }
     }
     return files;
