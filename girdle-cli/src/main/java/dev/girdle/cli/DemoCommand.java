@@ -7,6 +7,7 @@ import dev.girdle.cli.view.DemoView;
 import dev.girdle.cli.view.RehearseView;
 import dev.girdle.cli.view.SealView;
 import dev.girdle.cli.view.SurveyView;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
@@ -67,7 +68,10 @@ final class DemoCommand implements Callable<Integer> {
       view.step(
           "survey " + dir,
           () ->
-              new SurveyView(analysis.application(), Optional.of(analysis.overview()))
+              new SurveyView(
+                      analysis.application(),
+                      Optional.of(analysis.overview()),
+                      new Analyzer(Progress.SILENT).recognise(analysis.plan()))
                   .print(context.console()));
       view.step("closure " + dir, () -> new ClosureView(analysis).print(context.console()));
       Outcome outcome = new Sealer(Context.release(), meter).seal(analyses);

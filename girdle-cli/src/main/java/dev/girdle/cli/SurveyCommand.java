@@ -31,7 +31,7 @@ final class SurveyCommand implements Callable<Integer> {
     Analyzer assessor = new Analyzer(common.startMeter(context));
     try (Application found = assessor.survey(plan)) {
       Optional<Overview> overview = found.entryPoint().map(e -> assessor.look(plan, found));
-      common.show(new SurveyView(found, overview), context);
+      common.show(new SurveyView(found, overview, assessor.recognise(plan)), context);
     }
     return 0;
   }

@@ -59,6 +59,13 @@ final class Run {
         .with("XDG_CACHE_HOME", target + "/cache");
   }
 
+  /** Girdle with more on its class path. */
+  Run withClasses(String path) {
+    int at = command.indexOf("-cp") + 1;
+    command.set(at, command.get(at) + File.pathSeparator + path);
+    return this;
+  }
+
   Run in(Path newFolder) {
     folder = newFolder;
     return this;

@@ -81,12 +81,16 @@ public interface Ecosystem {
    *
    * @return empty if only the system can watch them
    */
-  Optional<RunObservation> observation();
+  default Optional<RunObservation> observation() {
+    return Optional.empty();
+  }
 
   /**
    * The runtimes that programs of this language run on.
    *
    * @return empty if they need none
    */
-  Optional<RuntimeProvider> runtimes();
+  default Optional<RuntimeProvider> runtimes() {
+    return Optional.empty();
+  }
 }

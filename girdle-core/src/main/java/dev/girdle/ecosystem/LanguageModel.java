@@ -27,7 +27,7 @@ public interface LanguageModel {
   Linkage linkage();
 
   /** Keeps what was found out and is worth keeping for the next time. If it cannot, it does not. */
-  void keep();
+  default void keep() {}
 
   /**
    * What the walk starts with.
@@ -60,7 +60,9 @@ public interface LanguageModel {
    *
    * @return the first such item of what the user has made; empty if there is none
    */
-  Optional<String> listsComponents();
+  default Optional<String> listsComponents() {
+    return Optional.empty();
+  }
 
   /**
    * Why an item has no use at run time, whatever the closure says.
@@ -68,7 +70,9 @@ public interface LanguageModel {
    * @param item any item
    * @return a few words for the user; empty if it may be of use
    */
-  Optional<String> uselessAtRunTime(Item item);
+  default Optional<String> uselessAtRunTime(Item item) {
+    return Optional.empty();
+  }
 
   /**
    * Why an item goes along with its component though nothing reaches it.
@@ -92,7 +96,9 @@ public interface LanguageModel {
    *
    * @return the worst first
    */
-  List<Conflict> conflicts();
+  default List<Conflict> conflicts() {
+    return List.of();
+  }
 
   /**
    * What is wrong with items that are not reached, so that it harms nobody. Reads all of them.
@@ -100,7 +106,9 @@ public interface LanguageModel {
    * @param closure the outcome of a walk with this linkage
    * @return one sentence each
    */
-  List<String> warnings(Closure closure);
+  default List<String> warnings(Closure closure) {
+    return List.of();
+  }
 
   /**
    * Where missing code can be had: in something that was left out, or in a library on this machine.
@@ -109,7 +117,9 @@ public interface LanguageModel {
    * @param names of missing code
    * @return for each name of which something is known, what is known
    */
-  Map<String, String> whereabouts(Collection<String> names);
+  default Map<String, String> whereabouts(Collection<String> names) {
+    return Map.of();
+  }
 
   /**
    * Finds the item that a user means.

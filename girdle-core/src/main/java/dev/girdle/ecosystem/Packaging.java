@@ -21,5 +21,7 @@ public interface Packaging {
    * @return the same layout, or one with more in it
    * @throws GirdleException if the program cannot be run
    */
-  Layout prepareStart(Layout layout, LayoutRequest request);
+  default Layout prepareStart(Layout layout, LayoutRequest request) {
+    return layout;
+  }
 }

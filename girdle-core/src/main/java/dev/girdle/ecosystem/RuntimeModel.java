@@ -7,10 +7,17 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
-/** What a language knows of the runtime that one application needs or brings along. */
+/**
+ * What a language knows of the runtime that one application needs or brings along. All functions
+ * say by themselves that there is none.
+ */
 public interface RuntimeModel {
+  /** Of programs that need no runtime. */
+  RuntimeModel NONE = new RuntimeModel() {};
+
   /**
    * The runtime that entry points need by themselves, whatever they ask for.
    *
@@ -18,7 +25,9 @@ public interface RuntimeModel {
    * @return the newest that one of them needs; empty if they need none
    * @throws GirdleException if an entry point cannot be read
    */
-  Optional<RuntimeNeed> needOf(List<LaunchSpec> starts);
+  default Optional<RuntimeNeed> needOf(List<LaunchSpec> starts) {
+    return Optional.empty();
+  }
 
   /**
    * The runtime that a closure needs.
@@ -26,7 +35,9 @@ public interface RuntimeModel {
    * @param closure the outcome of a walk with this linkage
    * @return empty if it needs none
    */
-  Optional<RuntimeNeed> need(Closure closure);
+  default Optional<RuntimeNeed> need(Closure closure) {
+    return Optional.empty();
+  }
 
   /**
    * Which parts of the runtime a trimmed one has for a closure, and which it has not, though some
@@ -36,7 +47,9 @@ public interface RuntimeModel {
    * @param choice what the plan wants in and out
    * @return never null
    */
-  RuntimeParts parts(Closure closure, Choice choice);
+  default RuntimeParts parts(Closure closure, Choice choice) {
+    return new RuntimeParts(Map.of(), Map.of());
+  }
 
   /**
    * Looks for a class of the runtime that would go along.
@@ -47,7 +60,10 @@ public interface RuntimeModel {
    * @param selection what of the application goes in
    * @return empty if the runtime has no such class
    */
-  Optional<RuntimeThing> find(String name, Plan plan, Closure closure, Selection selection);
+  default Optional<RuntimeThing> find(
+      String name, Plan plan, Closure closure, Selection selection) {
+    return Optional.empty();
+  }
 
   /**
    * What becomes of the runtime that the plan wants to come along, piece by piece.
@@ -58,5 +74,7 @@ public interface RuntimeModel {
    * @return empty if no runtime comes along
    * @throws dev.girdle.fault.GirdleException if there is none that fits
    */
-  Optional<RuntimeShares> shares(Plan plan, Closure closure, Selection selection);
+  default Optional<RuntimeShares> shares(Plan plan, Closure closure, Selection selection) {
+    return Optional.empty();
+  }
 }

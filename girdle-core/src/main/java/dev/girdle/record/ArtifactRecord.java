@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.girdle.app.ReleaseRange;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The account of one artifact. In JSON it has the shape of {@code docs/schema/record.schema.json}.
@@ -56,6 +57,26 @@ public record ArtifactRecord(
     List<String> notices) {
   /** The version of the shape that this release writes. */
   public static final int FORMAT = 2;
+
+  /**
+   * The runtime that goes along.
+   *
+   * @return empty if none does, or none is needed
+   */
+  @JsonIgnore
+  public Optional<RuntimeEntry> runtimeInside() {
+    return Optional.ofNullable(runtime).filter(r -> r.bundled() != null);
+  }
+
+  /**
+   * Whether the receiver's machine has to have a runtime.
+   *
+   * @return false if one goes along, or none is needed
+   */
+  @JsonIgnore
+  public boolean needsRuntime() {
+    return runtime != null && runtime.bundled() == null;
+  }
 
   /**
    * A way to start it.

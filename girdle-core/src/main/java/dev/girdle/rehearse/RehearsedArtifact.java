@@ -48,11 +48,6 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
         : List.of();
   }
 
-  /** Whether the machine has to have a runtime. */
-  boolean needsRuntime() {
-    return content.runtime() != null && content.runtime().bundled() == null;
-  }
-
   /** Copies it there, or unpacks it as its receiver would; gives where it lies then. */
   Path bringTo(Path home) throws IOException {
     Path there = home.resolve(artifact.toAbsolutePath().normalize().getFileName().toString());

@@ -54,7 +54,7 @@ public final class Rehearser {
     this.subject = new RehearsedArtifact(artifact, content);
     this.wish = wish;
     this.namespaces = Namespaces.words(wish.network());
-    boolean needs = subject.needsRuntime();
+    boolean needs = content.needsRuntime();
     if (needs && java.isEmpty()) {
       String language = content.runtime().language();
       throw GirdleException.machine(

@@ -77,7 +77,7 @@ public final class ArtifactReport {
   private int partOf(FileEntry file) {
     String name = file.component() == null ? MADE : file.component();
     if (!numbers.containsKey(name)) {
-      boolean isRuntime = name.equals(content.runtime().title());
+      boolean isRuntime = content.runtimeInside().filter(r -> name.equals(r.title())).isPresent();
       add(
           name,
           ReportPart.besides(

@@ -14,8 +14,11 @@ import dev.girdle.closure.Unresolved;
 import dev.girdle.closure.WalkListener;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
+import dev.girdle.ecosystem.Ecosystems.Recognised;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.Recognition.Certainty;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Support;
 import dev.girdle.evidence.EvidenceFile;
@@ -85,6 +88,25 @@ public final class Analyzer {
    */
   public Application survey(Plan plan) {
     return language(plan).survey(plan.source(), progress);
+  }
+
+  /**
+   * The languages that an application looks like.
+   *
+   * @param plan what the user wants
+   * @return the one that leads first; that one alone if the plan names it
+   */
+  public List<Recognised> recognise(Plan plan) {
+    Ecosystem leading = language(plan);
+    if (plan.source().language().isPresent()) {
+      return List.of(new Recognised(leading, new Recognition(Certainty.CERTAIN, "you say so")));
+    }
+    List<Recognised> found = languages.recognise(plan.source());
+    return found.isEmpty()
+        ? List.of(
+            new Recognised(
+                leading, new Recognition(Certainty.POSSIBLE, "nothing speaks for another")))
+        : found;
   }
 
   /**

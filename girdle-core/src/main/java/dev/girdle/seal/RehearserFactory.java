@@ -26,8 +26,8 @@ public final class RehearserFactory {
    */
   public static Rehearser of(
       Path artifact, ArtifactRecord content, SandboxRequest wish, Map<String, String> environment) {
-    boolean needsOne = content.runtime() != null && content.runtime().bundled() == null;
-    Optional<FoundRuntime> java = needsOne ? fitting(content, environment) : Optional.empty();
+    Optional<FoundRuntime> java =
+        content.needsRuntime() ? fitting(content, environment) : Optional.empty();
     return new Rehearser(
         artifact,
         content,

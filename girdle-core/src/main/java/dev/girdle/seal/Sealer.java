@@ -27,7 +27,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Makes artifacts of an assessed application. */
@@ -90,6 +92,7 @@ public final class Sealer {
     Faults faults = new Faults();
     for (Analysis analysis : analyses.all()) {
       String all = analysis.plan().choice().target().map(Target::text).orElse("all forms");
+      requireShapes(analysis);
       if (attempt(all, failures, () -> faults.throwIfAny(analysis))) {
         sound.add(analysis);
       }
@@ -192,9 +195,32 @@ public final class Sealer {
     };
   }
 
-  /** Without a runtime in it, an executable is a jar that starts itself. */
+  /**
+   * Without a runtime in it, an executable is an archive that starts itself, where there is one.
+   */
   private static boolean isSelfStartingArchive(Analysis analysis, FormRequest wish) {
-    return wish.kind() == FormKind.EXECUTABLE && !analysis.plan().runtime().isBundled();
+    return wish.kind() == FormKind.EXECUTABLE
+        && !analysis.plan().runtime().isBundled()
+        && analysis.ecosystem().support().shapes().contains(Shape.NESTED);
+  }
+
+  /** What a language cannot be laid out as is said with what it can. */
+  private static void requireShapes(Analysis analysis) {
+    Set<Shape> able = analysis.ecosystem().support().shapes();
+    for (FormRequest form : analysis.plan().output().forms()) {
+      if (!able.contains(shape(analysis, fitting(form, !able.contains(Shape.NESTED))))) {
+        String others =
+            Stream.of(FormKind.values())
+                .filter(k -> able.contains(shape(analysis, FormRequest.of(k))))
+                .map(FormKind::text)
+                .collect(Collectors.joining(", "));
+        throw GirdleException.request(
+            analysis.ecosystem().name()
+                + " programs cannot be sealed with --form "
+                + form.kind().text(),
+            "  What can be made: " + others);
+      }
+    }
   }
 
   private static ExecutableForm.Head head(Analysis analysis) {

@@ -1,10 +1,6 @@
 package dev.girdle.closure;
 
-import dev.girdle.app.Component;
 import dev.girdle.app.Item;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 
 /** A language in which nothing demands anything and all is sure; tests say what is different. */
 abstract class MadeUpLanguage implements Linkage {
@@ -18,43 +14,8 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public ItemDemands demandsOf(Item item, String part) {
-    return ItemDemands.NONE;
-  }
-
-  @Override
-  public ItemDemands glance(Item item) throws UnreadableItemException {
-    return demandsOf(item);
-  }
-
-  @Override
-  public List<Demand> implied(Set<Item> reached) {
-    return List.of();
-  }
-
-  @Override
   public boolean isSure(Demand demand, Strength reach) {
     return reach == Strength.HARD;
-  }
-
-  @Override
-  public List<Demand> declared(Set<Component> reached) {
-    return List.of();
-  }
-
-  @Override
-  public Set<String> absentHolders(Demand missing) {
-    return Set.of();
-  }
-
-  @Override
-  public boolean isDeclared(Demand demand) {
-    return false;
-  }
-
-  @Override
-  public Optional<String> excuseFor(Demand demand) {
-    return Optional.empty();
   }
 
   @Override
@@ -63,17 +24,7 @@ abstract class MadeUpLanguage implements Linkage {
   }
 
   @Override
-  public List<Demand> meanings(DynamicReference open) {
-    return List.of();
-  }
-
-  @Override
   public String familyOf(Demand missing) {
     return missing.name().substring(0, 1);
-  }
-
-  @Override
-  public String vendorOf(Item item) {
-    return item.component().name();
   }
 }

@@ -11,6 +11,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Shows what is inside an artifact.
@@ -63,7 +64,9 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     if (artifact.prune() != null) {
       facts.row("pruned", "of " + PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
     }
-    facts.row("modules", String.join(", ", modules()));
+    if (!modules().isEmpty()) {
+      facts.row("modules", String.join(", ", modules()));
+    }
     facts.row(
         "size",
         Sizes.of(bytes)
@@ -91,9 +94,11 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   }
 
   private Collection<String> modules() {
-    return artifact.runtime().parts() == null
-        ? artifact.runtime().uses()
-        : artifact.runtime().parts().keySet();
+    ArtifactRecord.RuntimeEntry runtime = artifact.runtime();
+    if (runtime == null) {
+      return List.of();
+    }
+    return runtime.parts() == null ? runtime.uses() : runtime.parts().keySet();
   }
 
   private String need() {
@@ -102,9 +107,10 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   }
 
   private void printComponents(Console console) {
+    String title = artifact.runtimeInside().map(r -> r.title()).orElse("");
     long runtime =
         artifact.files().stream()
-            .filter(f -> f.component() != null && f.component().equals(artifact.runtime().title()))
+            .filter(f -> f.component() != null && f.component().equals(title))
             .mapToLong(FileEntry::bytes)
             .sum();
     long all = runtime + artifact.components().stream().mapToLong(ComponentEntry::bytes).sum();
@@ -124,7 +130,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     }
     if (runtime > 0) {
       table.row(
-          artifact.runtime().title(),
+          title,
           Sizes.of(runtime),
           Sizes.share(runtime, all),
           console.bar((double) runtime / all, BAR),
@@ -133,6 +139,10 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           "the plan wants it to come along");
     }
     table.print(console, true);
+  }
+
+  private static String place(FileEntry file) {
+    return file.link() == null ? file.path() : file.path() + " -> " + file.link();
   }
 
   private static String licences(ComponentEntry component) {
@@ -166,20 +176,22 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
   }
 
   private void printLeftOutOfRuntime(Console console) {
-    Map<String, String> parts = artifact.runtime().leftOut();
-    if (parts == null || parts.isEmpty()) {
+    Optional<ArtifactRecord.RuntimeEntry> runtime =
+        artifact.runtimeInside().filter(r -> r.leftOut() != null && !r.leftOut().isEmpty());
+    if (runtime.isEmpty()) {
       return;
     }
+    Map<String, String> parts = runtime.get().leftOut();
     if (!files) {
       console.line(
           "  "
               + SurveyView.count(parts.size(), "part")
               + " of "
-              + artifact.runtime().title()
+              + runtime.get().title()
               + " stay behind; --files lists them with the reasons");
       return;
     }
-    console.heading("Left out of " + artifact.runtime().title());
+    console.heading("Left out of " + runtime.get().title());
     Table table = new Table("ll");
     parts.forEach(table::row);
     table.print(console, false);
@@ -215,7 +227,7 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     Table table = new Table("rlll");
     table.row("SIZE", "SHA-256", "FILE", "BECAUSE");
     for (FileEntry file : artifact.files()) {
-      table.row(Sizes.of(file.bytes()), file.sha256().substring(0, 12), file.path(), file.reason());
+      table.row(Sizes.of(file.bytes()), file.sha256().substring(0, 12), place(file), file.reason());
     }
     table.print(console, true);
   }

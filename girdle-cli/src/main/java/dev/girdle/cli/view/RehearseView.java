@@ -40,7 +40,7 @@ public record RehearseView(
             + ", rehearsed "
             + first.hiding().text());
     if (!first.given().isEmpty()) {
-      console.line("  It brings no Java; the machine was given " + first.given() + ".");
+      console.line("  It brings no runtime; the machine was given " + first.given() + ".");
     }
     if (isCompared) {
       console.line("  The application as it was handed over was run beside it, to compare.");

@@ -38,7 +38,7 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
         "Sealed "
             + console.paint(Paint.STRONG, first.application().identity().title())
             + (plan.runtime().isBundled()
-                ? " with " + plan.runtime().kind().text() + " Java"
+                ? " with " + plan.runtime().kind().text() + " " + first.ecosystem().name()
                 : first.need().map(n -> " for " + n.text()).orElse("")));
     console.gap();
     Table table = new Table("lllrr");

@@ -5,6 +5,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.SetAside;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.ecosystem.Ecosystems.Recognised;
 import dev.girdle.io.Sizes;
 import dev.girdle.seal.Analysis;
 import dev.girdle.seal.AsTyped;
@@ -18,14 +19,24 @@ import java.util.Optional;
  *
  * @param application what was surveyed
  * @param overview what a look at it tells; empty if the entry point is not clear
+ * @param languages the languages that it looks like, the one that leads first
  */
-public record SurveyView(Application application, Optional<Overview> overview) implements View {
+public record SurveyView(
+    Application application, Optional<Overview> overview, List<Recognised> languages)
+    implements View {
   @Override
   public void print(Console console) {
     console.line(
-        console.paint(Paint.STRONG, application.identity().title()) + ", a Java application");
+        console.paint(Paint.STRONG, application.identity().title())
+            + ", a "
+            + languages.get(0).language().name()
+            + " application");
     console.gap();
     Table facts = new Table("ll");
+    if (languages.size() > 1) {
+      facts.row("language", languages.get(0).recognition().because());
+      languages.stream().skip(1).forEach(l -> facts.row("", other(l)));
+    }
     facts.row("entry point", entryPoint(console));
     application.starts().stream()
         .skip(1)
@@ -45,6 +56,15 @@ public record SurveyView(Application application, Optional<Overview> overview) i
     console.notices(notices());
     console.gap();
     console.line(("Next: girdle " + next()).strip());
+  }
+
+  private static String other(Recognised other) {
+    return "it could be "
+        + other.language().name()
+        + ", too: "
+        + other.recognition().because()
+        + "; --language "
+        + other.language().id();
   }
 
   private static String need(Overview o) {
@@ -79,7 +99,7 @@ public record SurveyView(Application application, Optional<Overview> overview) i
   }
 
   private void printComponents(Console console) {
-    console.heading("Components, in class-path order");
+    console.heading("Components, in the order in which they are searched");
     Table table = new Table("lllrr");
     table.row("COMPONENT", "ROLE", "RELEASE", "FILES", "SIZE");
     for (Component component : application.components()) {
@@ -150,7 +170,16 @@ public record SurveyView(Application application, Optional<Overview> overview) i
         Json.object(
             "name", application.identity().name(),
             "release", application.identity().release(),
-            "language", "Java",
+            "language", languages.get(0).language().name(),
+            "languages",
+                languages.stream()
+                    .map(
+                        l ->
+                            Json.object(
+                                "id", l.language().id(),
+                                "name", l.language().name(),
+                                "because", l.recognition().because()))
+                    .toList(),
             "entryPoint", application.entryPoint(),
             "candidates", application.candidates(),
             "runtime", overview.flatMap(o -> NeedJson.of(o.need())),
