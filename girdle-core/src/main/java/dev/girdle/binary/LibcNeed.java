@@ -1,16 +1,16 @@
 package dev.girdle.binary;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
 import java.nio.channels.SeekableByteChannel;
+import java.util.Comparator;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * The release of the GNU C library that a file of native code asks for: the newest {@code GLIBC_}
- * version in its section of needed symbol versions (Linux Standard Base Core 5.0, "Symbol Version
- * Requirements"; ELF as in System V ABI).
+ * version in its needed symbol versions ({@link LinkedCode#versions}).
  *
  * @param major the first number, 2 for all there are
  * @param minor the second number
@@ -18,7 +18,6 @@ import java.util.regex.Pattern;
 public record LibcNeed(int major, int minor) implements Comparable<LibcNeed> {
   private static final Pattern VERSION =
       Pattern.compile("(?:GLIBC_|glibc )?(\\d{1,3})\\.(\\d{1,5}).*");
-  private static final int VERNEED = 0x6ffffffe;
 
   /**
    * Reads a version as the library and its symbols write it.
@@ -37,38 +36,19 @@ public record LibcNeed(int major, int minor) implements Comparable<LibcNeed> {
   /**
    * Reads what a file asks for.
    *
-   * @param file an ELF file of 64 bits
-   * @return empty if it asks for none, or its sections cannot be read
+   * @param file any file
+   * @return empty if it asks for none, or it is no ELF file, or it is damaged
    * @throws IOException if the file cannot be read
    */
   public static Optional<LibcNeed> of(SeekableByteChannel file) throws IOException {
-    Optional<ElfSections> sections = ElfSections.of(file);
-    Optional<ElfSections.Section> needs =
-        sections.isEmpty() ? Optional.empty() : sections.get().ofType(VERNEED);
-    return needs.flatMap(LibcNeed::newest);
-  }
-
-  private static Optional<LibcNeed> newest(ElfSections.Section section) {
-    ByteBuffer needs = section.content();
-    LibcNeed newest = null;
-    try {
-      for (int at = 0, next = 1; next != 0; at += next) {
-        int versions = needs.getShort(at + 2) & 0xffff;
-        int one = at + needs.getInt(at + 8);
-        for (int i = 0; i < versions; i++) {
-          String name = section.name(needs.getInt(one + 8));
-          Optional<LibcNeed> need = name.startsWith("GLIBC_") ? of(name) : Optional.empty();
-          if (need.isPresent() && (newest == null || need.get().compareTo(newest) > 0)) {
-            newest = need.get();
-          }
-          one += needs.getInt(one + 12);
-        }
-        next = Math.max(0, needs.getInt(at + 12));
-      }
-    } catch (IndexOutOfBoundsException e) {
-      return Optional.ofNullable(newest); // a damaged table tells what it tells
-    }
-    return Optional.ofNullable(newest);
+    return LinkReading.of(file) instanceof LinkReading.Read read
+        ? read.parts().stream()
+            .flatMap(p -> p.versions().values().stream())
+            .flatMap(Set::stream)
+            .filter(v -> v.startsWith("GLIBC_"))
+            .flatMap(v -> of(v).stream())
+            .max(Comparator.naturalOrder())
+        : Optional.empty();
   }
 
   /**

@@ -66,7 +66,7 @@ public final class ApplicationReport {
    */
   public static ReportModel of(
       Analysis analysis, Askers askers, List<Edition> editions, String girdle) {
-    askers.addIdle(analysis.application(), analysis.closure(), analysis.model().linkage());
+    askers.addIdle(analysis.application(), analysis.closure(), analysis.linkage());
     return new ApplicationReport(analysis, askers).draw(editions, girdle);
   }
 

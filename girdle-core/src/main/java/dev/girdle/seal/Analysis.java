@@ -7,6 +7,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Rank;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Selection;
@@ -82,6 +83,15 @@ public record Analysis(
   }
 
   /**
+   * How demands of the application are answered.
+   *
+   * @return the language's own linkage, and those of all else that the application holds
+   */
+  public Linkage linkage() {
+    return natives.beside(model.linkage());
+  }
+
+  /**
    * Where execution starts in the main way to start it.
    *
    * @return never null
@@ -138,7 +148,7 @@ public record Analysis(
   }
 
   private String family(Unresolved unmet) {
-    String family = model.linkage().familyOf(unmet.first());
+    String family = linkage().familyOf(unmet.first());
     boolean isAlone = unmet.thing().isCode() && family.equals(unmet.name());
     int dot = family.lastIndexOf('.');
     return isAlone && dot > 0 ? "some of " + family.substring(0, dot) : family;

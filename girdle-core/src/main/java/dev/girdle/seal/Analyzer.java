@@ -261,11 +261,11 @@ public final class Analyzer {
           .filter(i -> !excluded.containsKey(i))
           .forEach(i -> seeds.add(model.demandFor(i, How.ALWAYS, strength)));
     }
-    Closure closure = walk(model, seeds, choice.prune());
+    Closure closure = walk(model, found.natives, seeds, choice.prune());
     List<Demand> unforeseen = unforeseen(model, closure, choice);
     if (!unforeseen.isEmpty()) {
       seeds.addAll(unforeseen);
-      closure = walk(model, seeds, choice.prune());
+      closure = walk(model, found.natives, seeds, choice.prune());
     }
     model.keep();
     return new Analysis(
@@ -281,9 +281,9 @@ public final class Analyzer {
         model.whereabouts(missing(closure)));
   }
 
-  private Closure walk(LanguageModel model, List<Demand> seeds, Prune prune) {
+  private Closure walk(LanguageModel model, NativeItems natives, List<Demand> seeds, Prune prune) {
     return ClosureWalk.walk(
-        model.linkage(),
+        natives.beside(model.linkage()),
         seeds,
         followsMeanings(prune),
         model.along(prune),

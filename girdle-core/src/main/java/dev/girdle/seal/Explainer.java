@@ -170,14 +170,14 @@ public final class Explainer {
 
   private List<Demand> demandsOf(Item item) {
     try {
-      return analysis.model().linkage().demandsOf(item).named();
+      return analysis.linkage().demandsOf(item).named();
     } catch (UnreadableItemException | IOException e) {
       return List.of(); // it is not reached, so its damage harms nobody
     }
   }
 
   private boolean leadsTo(Demand demand, Predicate<Item> wanted) {
-    Answer answer = analysis.model().linkage().resolve(demand);
+    Answer answer = analysis.linkage().resolve(demand);
     return answer instanceof Answer.Items items
         && items.items().stream().anyMatch(wanted)
         && items.items().stream().noneMatch(i -> i.component() == demand.from().component());

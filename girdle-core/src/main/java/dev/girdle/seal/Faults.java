@@ -112,7 +112,7 @@ final class Faults {
     for (Unresolved unmet : missing) {
       String name = unmet.name();
       int dot = name.lastIndexOf('.');
-      boolean isPartOfWhatIsThere = analysis.model().linkage().familyOf(unmet.first()).equals(name);
+      boolean isPartOfWhatIsThere = analysis.linkage().familyOf(unmet.first()).equals(name);
       String key = dot < 0 || isPartOfWhatIsThere ? name : name.substring(0, dot);
       together.computeIfAbsent(key, f -> new ArrayList<>()).add(name);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.girdle.app.Component;
+import dev.girdle.app.Item;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Rank;
@@ -16,7 +17,9 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
+import dev.girdle.testing.TinyElf;
 import java.io.IOException;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -286,6 +289,49 @@ class AnalyzerTest {
             .extracting(Demand::name)
             .containsExactly("m.Main", "y.A", "y.B", "y.D");
       }
+    }
+  }
+
+  private Path idleCode(String name) throws IOException {
+    return Compiled.to(dir.resolve(name), "package " + name + "; public class Idle {}");
+  }
+
+  /** Java's own rules end where native code begins; what that is linked with lies elsewhere. */
+  @Test
+  void aNativeLibraryBringsWhatItIsLinkedWith() throws IOException {
+    main(17, List.of(), "System.loadLibrary(\"tide\");").write(app.resolve("main.jar"));
+    new Jar()
+        .with(
+            "linux/libtide.so", TinyElf.x64().with(1, "libmoon.so.2").with(1, "libc.so.6").bytes())
+        .folder(idleCode("tide"))
+        .write(app.resolve("lib/tide.jar"));
+    new Jar()
+        .with("x64/libmoon.so.2", TinyElf.x64().with(14, "libmoon.so.2").bytes())
+        .folder(idleCode("moon"))
+        .write(app.resolve("lib/moon.jar"));
+    new Jar()
+        .with("other/libmoon.so.2", TinyElf.of(true, ByteOrder.BIG_ENDIAN).bytes())
+        .folder(idleCode("other"))
+        .write(app.resolve("lib/other.jar"));
+    new Jar()
+        .with("idle/libidle.so", TinyElf.x64().bytes())
+        .folder(idleCode("idle"))
+        .write(app.resolve("lib/idle.jar"));
+    try (Analysis found = analyze()) {
+      assertThat(kept(found)).containsExactly("main.jar", "moon.jar", "tide.jar");
+      assertThat(found.closure().unmet(Rank.NEEDED)).isEmpty();
+      Item moon =
+          found.kept().stream()
+              .flatMap(c -> c.items().stream())
+              .filter(i -> i.path().endsWith("libmoon.so.2"))
+              .findFirst()
+              .orElseThrow();
+      assertThat(found.closure().chain(moon))
+          .extracting(d -> d.place() + " " + d.how().verb() + " " + d.name())
+          .containsExactly(
+              "the plan starts with m.Main",
+              "m.Main.main, line 1 loads the native library tide",
+              "linux/libtide.so is linked with libmoon.so.2");
     }
   }
 }
