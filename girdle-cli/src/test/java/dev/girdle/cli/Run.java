@@ -1,8 +1,10 @@
 package dev.girdle.cli;
 
+import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,9 +18,16 @@ import java.util.concurrent.TimeUnit;
 final class Run {
   static final Path JAVA = Path.of(System.getProperty("java.home"), "bin", "java");
 
+  private static final String MAIN = "dev.girdle.cli.Main";
+  private static final Path HERE = Path.of("").toAbsolutePath();
+
+  /** Whether each run of Girdle is to be a process of its own, as for a user. */
+  private static final boolean PROCESSES = Boolean.getBoolean("girdle.processes");
+
   private final List<String> command;
   private final Map<String, String> environment = new LinkedHashMap<>();
-  private Path folder = Path.of("").toAbsolutePath();
+  private Path folder = HERE;
+  private boolean isUsual;
   private String input = "";
 
   /** What came back. */
@@ -49,18 +58,21 @@ final class Run {
             "-XX:TieredStopAtLevel=1",
             "-cp",
             System.getProperty("girdle.jar") + File.pathSeparator + lib,
-            "dev.girdle.cli.Main");
+            MAIN);
     for (Object argument : arguments) {
       run.command.add(argument.toString());
     }
     String target = Path.of(System.getProperty("girdle.lib")).getParent().toString();
-    return run.with("LC_ALL", "C.UTF-8")
+    run.with("LC_ALL", "C.UTF-8")
         .with("GIRDLE_LOCAL_REPOSITORY", target + "/no-repository")
         .with("XDG_CACHE_HOME", target + "/cache");
+    run.isUsual = true;
+    return run;
   }
 
   /** Girdle with more on its class path. */
   Run withClasses(String path) {
+    isUsual = false;
     int at = command.indexOf("-cp") + 1;
     command.set(at, command.get(at) + File.pathSeparator + path);
     return this;
@@ -72,6 +84,7 @@ final class Run {
   }
 
   Run with(String variable, String value) {
+    isUsual = false;
     environment.put(variable, value);
     return this;
   }
@@ -81,8 +94,26 @@ final class Run {
     return this;
   }
 
-  /** Runs it in an environment that holds nothing but what was asked for. */
+  /**
+   * Runs it in an environment that holds nothing but what was asked for. Girdle itself runs within
+   * this process, where it is warm, unless a process is what is tested: its folder, its
+   * environment, its input, its class path.
+   */
   Result go() {
+    return isUsual && folder == HERE && input.isEmpty() && !PROCESSES ? here() : process();
+  }
+
+  private Result here() {
+    int end = command.indexOf(MAIN);
+    String[] arguments = command.subList(end + 1, command.size()).toArray(String[]::new);
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ByteArrayOutputStream err = new ByteArrayOutputStream();
+    int status =
+        Main.run(new PrintStream(out), new PrintStream(err), false, environment, arguments);
+    return new Result(status, out.toByteArray(), err.toString(StandardCharsets.UTF_8));
+  }
+
+  private Result process() {
     try {
       Path out = Files.createTempFile("girdle-out", "");
       Path err = Files.createTempFile("girdle-err", "");
