@@ -52,7 +52,8 @@ public final class VersesEcosystem implements Ecosystem {
     return new Support(
         Set.of(Shape.FOLDER),
         Set.of(Prune.NONE, Prune.COMPONENTS, Prune.FILES),
-        Set.of(RuntimeKind.HOST));
+        Set.of(RuntimeKind.HOST),
+        "");
   }
 
   @Override

@@ -126,6 +126,25 @@ public final class Component {
   }
 
   /**
+   * Its name without the ending of an archive.
+   *
+   * @return the name itself for a folder
+   */
+  public String stem() {
+    int dot = name.lastIndexOf('.');
+    return whole == null || dot <= name.lastIndexOf('/') + 1 ? name : name.substring(0, dot);
+  }
+
+  /**
+   * Its name without a release: what users call it.
+   *
+   * @return {@code tides} for {@code tides-1.4.jar}
+   */
+  public String plainName() {
+    return stem().replaceFirst("-\\d[^/]*$", "");
+  }
+
+  /**
    * How it came into the application.
    *
    * @return for example "lies in the folder" or "named by the manifest of app.jar"

@@ -65,6 +65,16 @@ public interface LanguageModel {
   }
 
   /**
+   * Whether an item is a unit of code that evidence would tell of, if it were loaded.
+   *
+   * @param item any item of the application
+   * @return false for files, and for what only describes code
+   */
+  default boolean isCode(Item item) {
+    return false;
+  }
+
+  /**
    * Why an item has no use at run time, whatever the closure says.
    *
    * @param item any item

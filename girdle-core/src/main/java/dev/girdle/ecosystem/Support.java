@@ -10,8 +10,10 @@ import java.util.Set;
  * @param shapes the shapes that it can be laid out in
  * @param levels how finely it can be told what nothing needs
  * @param runtimes what of a runtime can go along; always {@link RuntimeKind#HOST} among them
+ * @param archive the ending of the archives that its runtime starts; empty if there are none
  */
-public record Support(Set<Shape> shapes, Set<Prune> levels, Set<RuntimeKind> runtimes) {
+public record Support(
+    Set<Shape> shapes, Set<Prune> levels, Set<RuntimeKind> runtimes, String archive) {
   /** Copies the sets. */
   public Support {
     shapes = Set.copyOf(shapes);
@@ -19,7 +21,14 @@ public record Support(Set<Shape> shapes, Set<Prune> levels, Set<RuntimeKind> run
     runtimes = Set.copyOf(runtimes);
   }
 
-  /** All that there is. */
-  public static final Support ALL =
-      new Support(Set.of(Shape.values()), Set.of(Prune.values()), Set.of(RuntimeKind.values()));
+  /**
+   * All that there is.
+   *
+   * @param archive the ending of its archives
+   * @return every shape, level and kind of runtime
+   */
+  public static Support all(String archive) {
+    return new Support(
+        Set.of(Shape.values()), Set.of(Prune.values()), Set.of(RuntimeKind.values()), archive);
+  }
 }

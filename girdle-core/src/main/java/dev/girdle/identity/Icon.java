@@ -9,13 +9,18 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.apache.commons.imaging.ImageFormats;
-import org.apache.commons.imaging.ImageInfo;
-import org.apache.commons.imaging.Imaging;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.FileImageInputStream;
+import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.ImageOutputStream;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
 
 /**
  * A square picture in any size. What is given in a size is taken in it, other sizes are made from
@@ -57,22 +62,42 @@ final class Icon {
         problems.add("icon " + file + " is larger than 32 MB");
         return;
       }
-      byte[] bytes = Files.readAllBytes(file);
-      ImageInfo info = Imaging.getImageInfo(bytes);
-      int width = info.getWidth();
-      int height = info.getHeight();
-      if (info.getFormat() != ImageFormats.PNG) {
-        problems.add("icon " + file + " is " + info.getFormatName() + "; a PNG is needed");
+      try (ImageInputStream in = new FileImageInputStream(file.toFile())) {
+        read(file, in, given, problems);
+      }
+    } catch (IOException | RuntimeException e) {
+      problems.add("icon " + file + " is no PNG picture that can be read");
+    }
+  }
+
+  private static void read(
+      Path file,
+      ImageInputStream in,
+      NavigableMap<Integer, BufferedImage> given,
+      List<String> problems)
+      throws IOException {
+    Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+    if (!readers.hasNext()) {
+      throw new IOException("of no known format");
+    }
+    ImageReader reader = readers.next();
+    try {
+      reader.setInput(in, true, true);
+      int width = reader.getWidth(0);
+      int height = reader.getHeight(0);
+      String format = reader.getFormatName().toUpperCase(Locale.ROOT);
+      if (!format.equals("PNG")) {
+        problems.add("icon " + file + " is " + format + "; a PNG is needed");
       } else if (width != height) {
         problems.add(
             "icon " + file + " is " + width + " by " + height + " pixels; a square is needed");
       } else if (width > LARGEST) {
         problems.add("icon " + file + " is wider than " + LARGEST + " pixels");
       } else {
-        given.put(width, Imaging.getBufferedImage(bytes));
+        given.put(width, reader.read(0));
       }
-    } catch (IOException | RuntimeException e) {
-      problems.add("icon " + file + " is no PNG picture that can be read");
+    } finally {
+      reader.dispose();
     }
   }
 
@@ -96,8 +121,8 @@ final class Icon {
   byte[] png(int size) {
     BufferedImage source = given.ceilingEntry(size).getValue();
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    try {
-      Imaging.writeImage(Scaling.to(size, source), out, ImageFormats.PNG);
+    try (ImageOutputStream image = new MemoryCacheImageOutputStream(out)) {
+      ImageIO.write(Scaling.to(size, source), "png", image);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -35,7 +35,7 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public Support support() {
-    return Support.ALL;
+    return Support.all("jar");
   }
 
   @Override

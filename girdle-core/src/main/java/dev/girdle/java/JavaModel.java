@@ -202,6 +202,11 @@ final class JavaModel implements LanguageModel {
   }
 
   @Override
+  public boolean isCode(Item item) {
+    return item.path().endsWith(".class") && !item.path().endsWith("-info.class");
+  }
+
+  @Override
   public Optional<String> uselessAtRunTime(Item item) {
     boolean isUsers = item.component().role().isUsers();
     return facts.uselessAtRunTime(item).filter(why -> !isUsers || JavaFacts.isSourceOf(item));

@@ -1,11 +1,11 @@
 package dev.girdle.licence;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * Recognises widespread licences by what people call them, by their address, or by their text, and
@@ -104,13 +104,17 @@ public final class Spdx {
     BY_TEXT.put(List.of("permission to use, copy, modify, and/or distribute"), "ISC");
   }
 
+  private static final Pattern OR_LATER =
+      Pattern.compile("or[ -](?:any |\\(?at your option\\)? any )?(?:later|newer)|\\d\\+");
+
   private Spdx() {}
 
   /**
    * The licences that a name or address means.
    *
    * @param text as makers write it: a name, an address, an identifier
-   * @return identifiers where they are known; else the text itself, in one line; never empty
+   * @return an identifier, or an expression of several, where they are known; else the text itself,
+   *     in one line; never empty
    */
   public static String of(String text) {
     String line = text.strip().replaceAll("\\s+", " ");
@@ -121,12 +125,15 @@ public final class Spdx {
             .replace("(the)", "")
             .replace("(", "")
             .replace(")", "");
-    if (plain.equals("mit") || plain.equals("bsd-3-clause") || plain.equals("isc")) {
-      return line.toUpperCase(Locale.ROOT).replace("CLAUSE", "Clause");
+    Optional<String> expression = SpdxExpression.of(line);
+    if (expression.isPresent()) {
+      return expression.get();
     }
+    boolean later = OR_LATER.matcher(plain).find();
     return BY_NAME.entrySet().stream()
         .filter(e -> plain.contains(e.getKey()))
         .map(Map.Entry::getValue)
+        .map(i -> later && i.endsWith("-only") ? i.replaceFirst("-only$", "-or-later") : i)
         .findFirst()
         .orElse(line);
   }
@@ -155,7 +162,16 @@ public final class Spdx {
    * @return false also for expressions of several identifiers
    */
   public static boolean isIdentifier(String text) {
-    List<String> known = new ArrayList<>(BY_NAME.values());
-    return known.contains(text) && text.indexOf(' ') < 0;
+    return SpdxExpression.identifier(text).filter(text::equals).isPresent();
+  }
+
+  /**
+   * Whether a text is an expression of several known identifiers, as {@link #of} gives them.
+   *
+   * @param text any text
+   * @return false for a single identifier
+   */
+  public static boolean isExpression(String text) {
+    return text.indexOf(' ') > 0 && SpdxExpression.of(text).filter(text::equals).isPresent();
   }
 }

@@ -19,6 +19,7 @@ import org.cyclonedx.model.License;
 import org.cyclonedx.model.LicenseChoice;
 import org.cyclonedx.model.Metadata;
 import org.cyclonedx.model.Property;
+import org.cyclonedx.model.license.Expression;
 
 /** Writes lists of components (CycloneDX 1.6, JSON; ECMA-424). They bear no time. */
 public final class Sbom {
@@ -123,6 +124,10 @@ public final class Sbom {
 
   private static LicenseChoice choice(List<String> licences) {
     LicenseChoice choice = new LicenseChoice();
+    if (licences.size() == 1 && Spdx.isExpression(licences.get(0))) {
+      choice.setExpression(new Expression(licences.get(0)));
+      return choice;
+    }
     for (String text : licences) {
       License licence = new License();
       if (Spdx.isIdentifier(text)) {

@@ -135,7 +135,8 @@ public final class Rehearser {
     Trace.read(stage.seen(), paths, seen, absent);
     List<String> lines = new ArrayList<>(act.errors().lines().toList());
     lines.addAll(act.output().lines().toList());
-    List<String> failures = new Verdict(rehearsal, act).failures();
+    Verdict verdict = new Verdict(rehearsal, act);
+    List<String> failures = verdict.failures();
     List<Diagnosis> troubles = Causes.of(lines, subject, stage.missingLibraries(), observation);
     if (failures.isEmpty() && troubles.isEmpty()) {
       seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
@@ -147,6 +148,7 @@ public final class Rehearser {
         act.status(),
         act.millis(),
         failures,
+        verdict.ended(),
         troubles,
         outside(seen, absent, paths),
         new Evidence(seen),

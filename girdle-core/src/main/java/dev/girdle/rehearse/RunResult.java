@@ -3,6 +3,7 @@ package dev.girdle.rehearse;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.plan.Rehearsal;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -15,6 +16,7 @@ import java.util.Set;
  * @param status the exit status; -1 if it had to be ended
  * @param millis how long it took, until it was up if it is a service
  * @param failures what was not as expected; empty if it passed
+ * @param ended the one of them that is about its exit status; empty if that is as expected
  * @param troubles what it missed, whether it passed or not
  * @param outside files outside the artifact that it read, or wanted to read and that are here
  * @param evidence what was seen in use
@@ -30,6 +32,7 @@ public record RunResult(
     int status,
     long millis,
     List<String> failures,
+    Optional<String> ended,
     List<Diagnosis> troubles,
     List<Outside> outside,
     Evidence evidence,
@@ -66,6 +69,7 @@ public record RunResult(
         status,
         millis,
         newFailures,
+        ended,
         troubles,
         outside,
         evidence,

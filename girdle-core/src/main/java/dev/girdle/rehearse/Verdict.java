@@ -4,10 +4,19 @@ import dev.girdle.plan.Rehearsal;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /** What of a run was not as it should be. */
 record Verdict(Rehearsal rehearsal, ProcessRun act) {
+  /** What is wrong with its exit status; empty if it is as expected, or nothing is expected. */
+  Optional<String> ended() {
+    Rehearsal.Expected expected = rehearsal.expected();
+    return expected.staysUp() || act.isLate() || act.status() == expected.status()
+        ? Optional.empty()
+        : Optional.of("it ended with " + act.status() + " in place of " + expected.status());
+  }
+
   List<String> failures() throws IOException {
     List<String> failures = new ArrayList<>();
     Rehearsal.Expected expected = rehearsal.expected();
@@ -22,8 +31,8 @@ record Verdict(Rehearsal rehearsal, ProcessRun act) {
               : "it ended with " + act.status() + " before it was up");
     } else if (act.isLate()) {
       failures.add("it did not end within " + rehearsal.seconds() + " s");
-    } else if (!expected.staysUp() && act.status() != expected.status()) {
-      failures.add("it ended with " + act.status() + " in place of " + expected.status());
+    } else {
+      ended().ifPresent(failures::add);
     }
     for (String text : expected.prints()) {
       if (!act.output().contains(text)) {

@@ -53,11 +53,9 @@ final class Exclusions {
   }
 
   private static boolean isNamed(Component component, NamePattern pattern) {
-    String name = component.name();
-    String stem = name.endsWith(".jar") ? name.substring(0, name.length() - 4) : name;
-    return pattern.matchesFileName(name)
-        || pattern.matchesFileName(stem)
-        || pattern.matchesFileName(stem.replaceFirst("-\\d[^/]*$", ""))
+    return pattern.matchesFileName(component.name())
+        || pattern.matchesFileName(component.stem())
+        || pattern.matchesFileName(component.plainName())
         || component.origin().equals(pattern.text());
   }
 

@@ -74,16 +74,12 @@ public final class Explainer {
     for (Component component : analysis.application().components()) {
       if (component.name().equals(name)
           || component.origin().equals(name)
-          || component.name().equals(name + ".jar")
-          || withoutRelease(component).equals(name)) {
+          || component.stem().equals(name)
+          || component.plainName().equals(name)) {
         return Optional.of(component(component));
       }
     }
     return Optional.empty();
-  }
-
-  private static String withoutRelease(Component component) {
-    return component.name().replaceFirst("-\\d[^/]*$", "");
   }
 
   private Explanation component(Component component) {

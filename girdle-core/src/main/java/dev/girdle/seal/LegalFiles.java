@@ -50,7 +50,7 @@ final class LegalFiles {
   }
 
   private LayoutFile file(Component component, Item text) {
-    String stem = component.name().replaceFirst("\\.jar$", "").replace('/', '-');
+    String stem = component.stem().replace('/', '-');
     String name = Paths.fileName(text.path());
     String path = folder + stem + "/" + name;
     for (int i = 2; !taken.add(path); i++) {

@@ -127,7 +127,7 @@ public final class Original implements AutoCloseable {
   private static List<String> failures(PlainRun original, RunResult result) {
     List<String> failures = new ArrayList<>(result.failures());
     if (original.status() == result.status()) {
-      failures.removeIf(f -> f.startsWith("it ended with"));
+      result.ended().ifPresent(failures::remove);
     } else {
       failures.add("the original ends with " + original.status() + ", it with " + result.status());
     }

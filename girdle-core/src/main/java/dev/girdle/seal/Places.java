@@ -52,8 +52,7 @@ final class Places {
                   + plan.runtime().kind().text()
                   + ", choose folder, zip or tgz");
         }
-        Path place =
-            plan.output().out().resolve(fileName(form, analysis.application().identity(), target));
+        Path place = plan.output().out().resolve(fileName(form, analysis, target));
         String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
         String other = taken.putIfAbsent(place, what);
         if (other != null) {
@@ -89,7 +88,8 @@ final class Places {
     }
   }
 
-  private static String fileName(FormRequest form, Identity identity, Optional<Target> target) {
+  private static String fileName(FormRequest form, Analysis analysis, Optional<Target> target) {
+    Identity identity = analysis.application().identity();
     if (form.as().isPresent()) {
       String as = form.as().get();
       return as.replace("{name}", identity.name())
@@ -102,7 +102,7 @@ final class Places {
       case EXECUTABLE -> base + ".run";
       case ZIP -> base + ".zip";
       case TGZ -> base + ".tgz";
-      case ARCHIVE -> base + ".jar";
+      case ARCHIVE -> base + "." + analysis.ecosystem().support().archive();
     };
   }
 

@@ -48,7 +48,7 @@ public final class UnusedCodePruning {
           .items(component)
           .forEach(
               (item, reason) -> {
-                if (Witnessed.isClass(item) && !seen.contains(item.name())) {
+                if (analysis.model().isCode(item) && !seen.contains(item.name())) {
                   ballast.add(new Ballast(component.name(), item.path(), item.weight(), REASON));
                 } else {
                   items.put(item, reason);

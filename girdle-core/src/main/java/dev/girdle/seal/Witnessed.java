@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Reached;
+import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.evidence.EvidenceKind;
@@ -66,11 +67,12 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
    */
   public static Witnessed of(Analysis analysis, Evidence evidence) {
     Set<String> names = evidence.names(EvidenceKind.CLASS);
+    LanguageModel model = analysis.model();
     int foreseen = 0;
     List<Item> missed = new ArrayList<>();
     for (Component component : analysis.application().components()) {
       for (Reached reached : analysis.closure().reachedIn(component)) {
-        if (isClass(reached.item()) && names.contains(reached.item().name())) {
+        if (model.isCode(reached.item()) && names.contains(reached.item().name())) {
           if (reached.first().how() == How.EVIDENCE) {
             missed.add(reached.item());
           } else {
@@ -82,9 +84,7 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
     Map<Component, Quiet> quiet = new LinkedHashMap<>();
     for (Component component : analysis.selection().components()) {
       List<Item> classes =
-          analysis.selection().items(component).keySet().stream()
-              .filter(Witnessed::isClass)
-              .toList();
+          analysis.selection().items(component).keySet().stream().filter(model::isCode).toList();
       List<Item> silent = classes.stream().filter(i -> !names.contains(i.name())).toList();
       if (!silent.isEmpty()) {
         quiet.put(component, new Quiet(silent, classes.size()));
@@ -104,10 +104,6 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
     return evidence.isEmpty()
         ? Optional.empty()
         : Optional.of(of(analysis, EvidenceFile.read(evidence)));
-  }
-
-  static boolean isClass(Item item) {
-    return item.path().endsWith(".class") && !item.path().endsWith("-info.class");
   }
 
   /**

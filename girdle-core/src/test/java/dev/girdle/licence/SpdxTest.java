@@ -26,6 +26,20 @@ class SpdxTest {
         "GPL2 w/ CPE | GPL-2.0-only WITH Classpath-exception-2.0",
         "Mozilla Public License, Version 2.0 | MPL-2.0",
         "Harbour office licence | Harbour office licence",
+        "LGPL-2.1-or-later | LGPL-2.1-or-later",
+        "LGPL-2.1 | LGPL-2.1-only",
+        "GPL-2.0+ | GPL-2.0-or-later",
+        "GNU Lesser General Public License, Version 2.1 or later | LGPL-2.1-or-later",
+        "GNU General Public License, version 3 or any later version | GPL-3.0-or-later",
+        "MIT OR Apache-2.0 | MIT OR Apache-2.0",
+        "mit or apache-2.0 | MIT OR Apache-2.0",
+        "(MIT OR Apache-2.0) AND BSD-3-Clause | (MIT OR Apache-2.0) AND BSD-3-Clause",
+        "gpl-2.0-only with classpath-exception-2.0 | GPL-2.0-only WITH Classpath-exception-2.0",
+        "EPL-2.0 OR GPL-2.0 WITH Classpath-exception-2.0 | EPL-2.0 OR GPL-2.0-only WITH Classpath-exception-2.0",
+        "MIT OR Harbour-1.0 | MIT OR Harbour-1.0",
+        "(MIT | (MIT",
+        "MIT OR | MIT OR",
+        "0BSD | 0BSD",
       })
   void knowsWhatPeopleCallLicences(String text, String identifier) {
     assertThat(Spdx.of(text)).isEqualTo(identifier);
@@ -46,6 +60,10 @@ class SpdxTest {
   @Test
   void tellsIdentifiersFromOtherWords() {
     assertThat(Spdx.isIdentifier("MIT")).isTrue();
+    assertThat(Spdx.isIdentifier("mit")).isFalse();
+    assertThat(Spdx.isExpression("MIT OR Apache-2.0")).isTrue();
+    assertThat(Spdx.isExpression("MIT")).isFalse();
+    assertThat(Spdx.isExpression("MIT OR later")).isFalse();
     assertThat(Spdx.isIdentifier("Harbour office licence")).isFalse();
     assertThat(Spdx.isIdentifier("GPL-2.0-only WITH Classpath-exception-2.0")).isFalse();
   }

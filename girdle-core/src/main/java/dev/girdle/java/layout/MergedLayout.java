@@ -9,6 +9,7 @@ import dev.girdle.io.Paths;
 import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.Versioned;
+import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.layout.Layout;
@@ -141,7 +142,7 @@ public final class MergedLayout {
       return Optional.of("for a Java release, in a jar that does not say it is multi-release");
     }
     Optional<String> useless = request.model().uselessAtRunTime(item);
-    if (useless.filter(w -> w.startsWith("signature")).isPresent()) {
+    if (JavaFacts.isSignature(path) && useless.isPresent()) {
       signed++;
       return useless;
     }

@@ -171,36 +171,33 @@ public final class JavaSurvey {
   }
 
   private void choose(EntryChoice choice) {
-    try {
-      choice.choose(wanted());
-      source.entries().stream()
-          .map(Entry::start)
-          .filter(s -> !s.isEmpty())
-          .forEach(choice::named); // so that a wrong one is told with its place
-    } catch (GirdleException e) {
-      throw placed(e);
-    }
+    placed(wanted(), () -> choice.choose(wanted().map(Entry::start)));
+    source.entries().stream()
+        .filter(entry -> !entry.start().isEmpty())
+        .forEach(entry -> placed(Optional.of(entry), () -> choice.named(entry.start())));
   }
 
   /**
    * What is wrong with the start of an entry that stands in a plan is told with its place there.
    */
-  private GirdleException placed(GirdleException e) {
-    List<String> lines = new ArrayList<>(e.lines());
-    for (Entry entry : source.entries()) {
-      String name = entry.start().substring(entry.start().indexOf('/') + 1);
-      if (!entry.place().isEmpty() && !name.isEmpty() && lines.get(0).contains("class " + name)) {
-        lines.set(0, entry.place() + ": entries." + entry.label() + ".start: " + lines.get(0));
-        return new GirdleException(e.fault(), lines);
+  private static void placed(Optional<Entry> entry, Runnable work) {
+    try {
+      work.run();
+    } catch (GirdleException e) {
+      if (entry.filter(named -> !named.place().isEmpty()).isEmpty()) {
+        throw e;
       }
+      List<String> lines = new ArrayList<>(e.lines());
+      String where = entry.get().place() + ": entries." + entry.get().label() + ".start: ";
+      lines.set(0, where + lines.get(0));
+      throw new GirdleException(e.fault(), lines);
     }
-    return e;
   }
 
-  /** The main class that is named, unless one of the entries leaves it to be found. */
-  private Optional<String> wanted() {
-    List<String> starts = source.entries().stream().map(Entry::start).toList();
-    return starts.contains("") ? Optional.empty() : starts.stream().findFirst();
+  /** The entry whose main class is named first, unless one of the entries leaves it to be found. */
+  private Optional<Entry> wanted() {
+    boolean isLeftOpen = source.entries().stream().anyMatch(entry -> entry.start().isEmpty());
+    return isLeftOpen ? Optional.empty() : source.entries().stream().findFirst();
   }
 
   private static Optional<RawComponent> likeliest(Surveyed surveyed, EntryChoice choice) {
