@@ -49,7 +49,7 @@ final class DraftCommand implements Callable<Integer> {
     try (Application found = assessor.survey(plan)) {
       Optional<Analysis> analysis =
           found.starts().isEmpty() ? Optional.empty() : Optional.of(assessor.analyze(plan, found));
-      write(Draft.of(plan, found, analysis, folder));
+      write(Draft.of(plan, found, analysis, folder, assessor.language(plan).support().archive()));
       common.show(new DraftView(to, found, analysis), context);
     }
     return 0;

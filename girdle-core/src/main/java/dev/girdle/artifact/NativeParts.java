@@ -5,6 +5,7 @@ import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
@@ -89,12 +90,12 @@ final class NativeParts {
   private void lookInside(String path, Path file) throws IOException {
     try (ZipTree tree = ZipTree.open(FolderTree.content(file), path)) {
       for (TreeFile inner : tree.files()) {
+        if (!NativeCode.mayBeCalled(Paths.fileName(inner.path()))) {
+          continue;
+        }
         Optional<NativeCode> code;
         try (InputStream in = inner.content().open()) {
-          code =
-              inner.path().endsWith(".class")
-                  ? Optional.empty()
-                  : NativeCode.of(in.readNBytes(NativeCode.HEAD));
+          code = NativeCode.of(in.readNBytes(NativeCode.HEAD));
         }
         if (code.isPresent()) {
           try (InputStream in = inner.content().open()) {

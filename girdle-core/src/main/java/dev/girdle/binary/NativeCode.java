@@ -23,6 +23,9 @@ public record NativeCode(String system, Set<String> processors) {
   /** How many bytes from the start of a file {@link #of} wants to see. */
   public static final int HEAD = 4096;
 
+  private static final Set<String> ENDINGS =
+      Set.of("so", "dll", "dylib", "jnilib", "exe", "bundle", "node", "a", "sl", "bin");
+
   private static final Map<Integer, String> ELF_MACHINES =
       Map.ofEntries(
           Map.entry(0x3e, "x64"),
@@ -46,6 +49,20 @@ public record NativeCode(String system, Set<String> processors) {
 
   /** More would be a class file, which shares the magic number: there, the version stands here. */
   private static final int MOST_IN_FAT_FILE = 20;
+
+  /**
+   * Whether files of native code are called so, so that it is worth while to look into it.
+   *
+   * @param name a file name
+   * @return true also for all names without an ending
+   */
+  public static boolean mayBeCalled(String name) {
+    int dot = name.lastIndexOf('.');
+    String ending = name.substring(dot + 1);
+    boolean isNumbered =
+        name.contains(".so.") && !ending.isEmpty() && Character.isDigit(ending.charAt(0));
+    return dot < 0 || ENDINGS.contains(ending) || isNumbered;
+  }
 
   /**
    * Reads the header of a file.

@@ -26,9 +26,16 @@ public final class Draft {
   private final Application application;
   private final Optional<Analysis> analysis;
   private final Path folder;
+  private final String archive;
   private final StringBuilder text = new StringBuilder();
 
-  private Draft(Plan plan, Application application, Optional<Analysis> analysis, Path folder) {
+  private Draft(
+      Plan plan,
+      Application application,
+      Optional<Analysis> analysis,
+      Path folder,
+      String archive) {
+    this.archive = archive;
     this.plan = plan;
     this.application = application;
     this.analysis = analysis;
@@ -42,11 +49,16 @@ public final class Draft {
    * @param application what survey found
    * @param analysis what its closure tells; empty if the entry point is not clear
    * @param folder the folder that the plan is to lie in
+   * @param archive the ending of the language's archives
    * @return YAML that fits {@code docs/schema/plan.schema.json}
    */
   public static String of(
-      Plan plan, Application application, Optional<Analysis> analysis, Path folder) {
-    return new Draft(plan, application, analysis, folder).write();
+      Plan plan,
+      Application application,
+      Optional<Analysis> analysis,
+      Path folder,
+      String archive) {
+    return new Draft(plan, application, analysis, folder, archive).write();
   }
 
   private String write() {
@@ -78,7 +90,7 @@ public final class Draft {
     section("What is sealed: a folder, a jar or a pattern, seen from this file.", "application");
     line("  from: " + Scalar.of(path(plan.source().app())));
     if (plan.source().with().isEmpty()) {
-      line("  # with: [more.jar, folder/*.jar]");
+      line("  # with: [more." + archive + ", folder/*." + archive + "]");
     } else {
       line("  with: " + Scalar.list(plan.source().with().stream().map(this::path).toList()));
     }
@@ -220,7 +232,14 @@ public final class Draft {
       return;
     }
     line("  " + word + ":");
-    patterns.forEach(p -> line("    - " + Scalar.of(p.text())));
+    for (NamePattern pattern : patterns) {
+      if (pattern.note().isEmpty()) {
+        line("    - " + Scalar.of(pattern.text()));
+      } else {
+        line("    - what: " + Scalar.of(pattern.text()));
+        line("      note: " + Scalar.of(pattern.note()));
+      }
+    }
   }
 
   private void targets() {
@@ -252,9 +271,10 @@ public final class Draft {
 
   private void forms() {
     section("What is made of it.", "forms");
-    line("  - archive                    # one jar, for a machine that has the runtime");
+    line(
+        "  - archive                    # one " + archive + ", for a machine that has the runtime");
     line("  # - folder                   # portable, with starters; zip and tgz: the same, packed");
-    line("  # - {form: archive, kind: merged, as: \"{name}-{release}-merged.jar\"}");
+    line("  # - {form: archive, kind: merged, as: \"{name}-{release}-merged." + archive + "\"}");
     line("  # - {form: tgz, compression: 9}");
     line("");
     line("# The folder that it is made in, seen from this file.");

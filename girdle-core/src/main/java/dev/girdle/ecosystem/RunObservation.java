@@ -29,6 +29,14 @@ public interface RunObservation {
   Map<String, String> environment(Path folder);
 
   /**
+   * What makes starters use a certain runtime, where they could find others.
+   *
+   * @param home the runtime's folder
+   * @return variables of the environment
+   */
+  Map<String, String> using(Path home);
+
+  /**
    * The words that start an artifact which a runtime has to start, so that it writes down what it
    * uses.
    *

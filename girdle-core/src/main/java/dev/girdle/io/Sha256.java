@@ -46,7 +46,7 @@ public final class Sha256 {
     try {
       return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java runtime has SHA-256", e);
+      throw new IllegalStateException("every runtime has SHA-256", e);
     }
   }
 }

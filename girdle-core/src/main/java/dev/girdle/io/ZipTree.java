@@ -234,14 +234,14 @@ public final class ZipTree implements FileTree {
       return leads;
     }
     if (!isUtf8(entry.getRawName())) {
-      return "has a name that is not UTF-8, so that Java cannot open the archive";
+      return "has a name that is not UTF-8, so that the archive cannot be opened where it runs";
     }
     if (entry.getGeneralPurposeBit().usesEncryption()) {
       return "is encrypted";
     }
     if (entry.getMethod() != ZipArchiveEntry.STORED
         && entry.getMethod() != ZipArchiveEntry.DEFLATED) {
-      return "is compressed in a way that Java cannot read (method " + entry.getMethod() + ")";
+      return "is compressed in a way that cannot be read (method " + entry.getMethod() + ")";
     }
     if (bounds.exceededBy(entry.getSize(), entry.getCompressedSize())) {
       return "would unpack from "

@@ -115,6 +115,9 @@ public final class Rehearser {
       observation.ifPresent(
           o -> environment.putAll(o.environment(prefix, subject.content(), stage.seenThere())));
     }
+    if (observation.isPresent()) {
+      stage.runtimeInSight().map(observation.get()::using).ifPresent(environment::putAll);
+    }
     if (!rehearsal.entry().isEmpty()) {
       environment.put(prefix + "_ENTRY", rehearsal.entry());
     }

@@ -117,6 +117,11 @@ final class Sandbox implements AutoCloseable {
     return homeThere() + "/" + folder.path().resolve("home").relativize(program);
   }
 
+  /** A runtime that lies where it lies on this machine, since nothing can be hidden here. */
+  Optional<Path> runtimeInSight() {
+    return namespaces.isEmpty() ? java : Optional.empty();
+  }
+
   /** The Java that starts archives, as the program finds it. */
   Optional<String> javaThere() {
     if (namespaces.isEmpty() || java.isEmpty()) {
@@ -155,9 +160,6 @@ final class Sandbox implements AutoCloseable {
     environment.put("USER", "stranger");
     environment.put("LANG", "C.UTF-8");
     environment.put("TERM", "dumb");
-    if (namespaces.isEmpty() && java.isPresent()) {
-      environment.put("JAVA_HOME", java.get().toString());
-    }
     builder.environment().putAll(environment);
     return builder;
   }

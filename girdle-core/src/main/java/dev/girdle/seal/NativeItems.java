@@ -17,14 +17,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 
 /** The items of native code in an application, and what each is for by its own header. */
 public final class NativeItems {
-  private static final Set<String> ENDINGS =
-      Set.of("so", "dll", "dylib", "jnilib", "exe", "bundle", "node", "a", "sl", "bin");
-
   private final Map<Item, NativeCode> codes = new LinkedHashMap<>();
 
   private NativeItems() {}
@@ -39,17 +35,9 @@ public final class NativeItems {
     NativeItems found = new NativeItems();
     application.components().stream()
         .flatMap(c -> c.items().stream())
-        .filter(i -> mayBe(i.path()))
+        .filter(i -> NativeCode.mayBeCalled(Paths.fileName(i.path())))
         .forEach(i -> read(i).ifPresent(code -> found.codes.put(i, code)));
     return found;
-  }
-
-  private static boolean mayBe(String path) {
-    String name = Paths.fileName(path);
-    int dot = name.lastIndexOf('.');
-    String ending = name.substring(dot + 1);
-    boolean numbered = name.contains(".so.") && Character.isDigit(ending.charAt(0));
-    return dot < 0 && !path.startsWith("META-INF/") || ENDINGS.contains(ending) || numbered;
   }
 
   private static Optional<NativeCode> read(Item item) {

@@ -31,6 +31,11 @@ public final class JavaObservation implements RunObservation {
     return Map.of("JAVA_TOOL_OPTIONS", ClassLog.option(folder.toString(), FIRST_WITH_LOG));
   }
 
+  @Override
+  public Map<String, String> using(Path home) {
+    return Map.of("JAVA_HOME", home.toString());
+  }
+
   private static String option(ArtifactRecord content, String folder) {
     return ClassLog.option(folder, Integer.parseInt(content.runtime().range().least()));
   }
