@@ -114,7 +114,7 @@ class RehearseIT {
     assertThat(run.status()).as(run.out() + run.err()).isZero();
     assertThat(run.out())
         .contains("tidebook 1.4.0, rehearsed " + HIDDEN)
-        .contains("It brings no Java; the machine was given Java ")
+        .contains("It brings no runtime; the machine was given Java ")
         .contains("A stranger can run it: " + out.resolve("it-" + form));
   }
 
@@ -215,7 +215,7 @@ class RehearseIT {
     assertThat(rehearse(out.resolve("small"), List.of(), "class", "java.sql.Driver").out())
         .contains("the class java.sql.Driver is in the module java.sql of Java, which nothing was")
         .contains("always: [java.sql]")
-        .doesNotContain("It brings no Java");
+        .doesNotContain("It brings no runtime");
   }
 
   @Test

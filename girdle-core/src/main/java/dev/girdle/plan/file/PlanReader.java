@@ -100,8 +100,8 @@ final class PlanReader {
   private List<Rehearsal> rehearsals() {
     List<Rehearsal> rehearsals = new ArrayList<>();
     root.path("rehearsals")
-        .fields()
-        .forEachRemaining(
+        .properties()
+        .forEach(
             e -> {
               JsonNode node = e.getValue();
               String pointer = "/rehearsals/" + e.getKey();
@@ -183,15 +183,15 @@ final class PlanReader {
   private List<Entry> entries() {
     List<Entry> entries = new ArrayList<>();
     root.path("entries")
-        .fields()
-        .forEachRemaining(
+        .properties()
+        .forEach(
             e -> {
               JsonNode entry = e.getValue();
               Map<String, String> environment = new LinkedHashMap<>();
               entry
                   .path("environment")
-                  .fields()
-                  .forEachRemaining(v -> environment.put(v.getKey(), v.getValue().asText()));
+                  .properties()
+                  .forEach(v -> environment.put(v.getKey(), v.getValue().asText()));
               entries.add(
                   new Entry(
                       e.getKey(),

@@ -71,8 +71,8 @@ final class PlanSchema {
               text.at(pointer), named(pointer) + "has a character that no text should have"));
     }
     if (node.isObject()) {
-      node.fields()
-          .forEachRemaining(
+      node.properties()
+          .forEach(
               e -> addUnprintable(pointer + "/" + escaped(e.getKey()), e.getValue(), text, to));
     }
     for (int i = 0; node.isArray() && i < node.size(); i++) {
@@ -111,8 +111,8 @@ final class PlanSchema {
       places.add(at);
     }
     words
-        .fields()
-        .forEachRemaining(
+        .properties()
+        .forEach(
             e -> {
               String inside = at.isEmpty() ? e.getKey() : at + "." + e.getKey();
               collectPlaces(e.getValue(), inside, word, places);
