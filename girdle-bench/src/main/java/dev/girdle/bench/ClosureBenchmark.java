@@ -33,7 +33,7 @@ public class ClosureBenchmark {
           .with(List.of(Entry.of("com.puppycrawl.tools.checkstyle.Main")));
 
   /**
-   * Walks once.
+   * Surveys one application and walks its closure.
    *
    * @return the number of items reached, so that nothing is optimised away
    */

@@ -28,7 +28,7 @@ public final class Job {
   public record Outcome(String text, String errors, List<Integer> statuses) {}
 
   /**
-   * A job.
+   * A job of one or several steps, one after the other.
    *
    * @param inputs the files it works on, by their paths
    * @param steps the arguments of each start
@@ -42,7 +42,7 @@ public final class Job {
   }
 
   /**
-   * Does it.
+   * Does all steps in a fresh folder and tells what came of them.
    *
    * @param start the words that start the program, without arguments
    * @return what came of it, with times and places made equal

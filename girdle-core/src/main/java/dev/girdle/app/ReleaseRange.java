@@ -47,7 +47,7 @@ public final class ReleaseRange {
   }
 
   /**
-   * A range.
+   * Reads a range.
    *
    * @param text comparisons with spaces between them, at least one
    * @return the range
@@ -121,7 +121,7 @@ public final class ReleaseRange {
   }
 
   /**
-   * For sentences.
+   * The range in words.
    *
    * @return for example {@code 17 or newer}
    */

@@ -75,7 +75,7 @@ public record Comparison(
   }
 
   /**
-   * Compares.
+   * Compares two artifacts by their records and sizes.
    *
    * @param a the older artifact
    * @param b the newer artifact

@@ -83,7 +83,7 @@ public final class ClosureWalk {
   }
 
   /**
-   * Walks.
+   * Walks from the seeds to the end of what they reach, and ranks what is missing.
    *
    * @param linkage the language
    * @param seeds the demands of the plan

@@ -17,7 +17,7 @@ public final class JoinedLinkage implements Linkage {
   private final List<SideLinkage> sides;
 
   /**
-   * Joins.
+   * Joins the language that leads with others.
    *
    * @param lead the language that leads
    * @param sides the others; of two that answer for the same kind of thing the first counts

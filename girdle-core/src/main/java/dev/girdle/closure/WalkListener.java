@@ -9,7 +9,7 @@ import java.util.List;
  */
 @FunctionalInterface
 public interface WalkListener {
-  /** Looks away. */
+  /** Is told of everything and keeps nothing. */
   WalkListener NONE = (demand, items) -> {};
 
   /**

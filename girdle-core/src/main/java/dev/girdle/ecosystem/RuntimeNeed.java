@@ -12,7 +12,7 @@ import dev.girdle.app.ReleaseRange;
  */
 public record RuntimeNeed(String language, ReleaseRange range, String remark, String because) {
   /**
-   * For sentences.
+   * The need in words.
    *
    * @return for example {@code Java 17 or newer}
    */

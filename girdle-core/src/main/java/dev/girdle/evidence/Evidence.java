@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
  * @param seen each thing once
  */
 public record Evidence(Set<Seen> seen) {
-  /** Nothing. */
+  /** No evidence: nothing was seen. */
   public static final Evidence NONE = new Evidence(Set.of());
 
   /** Copies the set. */

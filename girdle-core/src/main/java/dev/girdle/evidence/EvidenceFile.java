@@ -27,7 +27,7 @@ public final class EvidenceFile {
   private EvidenceFile() {}
 
   /**
-   * Reads files.
+   * Reads several files of evidence as one.
    *
    * @param files existing files
    * @return all that they tell
@@ -97,7 +97,7 @@ public final class EvidenceFile {
   }
 
   /**
-   * Writes evidence.
+   * Evidence as a file, one line for each thing, in a fixed order.
    *
    * @param evidence what was seen
    * @return the text of a file, sorted, so that the same evidence is the same file

@@ -47,7 +47,7 @@ public enum Compression {
   }
 
   /**
-   * Compresses.
+   * A stream that compresses what is written to it.
    *
    * @param out where to
    * @param level from 1 (quick) to 9 (small)

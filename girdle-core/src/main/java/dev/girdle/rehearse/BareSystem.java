@@ -57,7 +57,7 @@ final class BareSystem {
   private BareSystem() {}
 
   /**
-   * Makes it.
+   * Puts together a root folder of such a machine.
    *
    * @param folder a new folder
    * @param programs where the program lies, and a runtime that it is given, whose libraries they

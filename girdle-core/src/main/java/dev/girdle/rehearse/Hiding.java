@@ -16,7 +16,7 @@ public enum Hiding {
   }
 
   /**
-   * For users.
+   * How well this machine was hidden, in words.
    *
    * @return completes "it was rehearsed …"
    */

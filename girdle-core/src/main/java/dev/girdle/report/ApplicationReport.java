@@ -56,7 +56,7 @@ public final class ApplicationReport {
   }
 
   /**
-   * Draws it.
+   * All that a page shows of an application that was walked.
    *
    * @param analysis what is known about the application; is read from
    * @param askers the witness of its walk

@@ -31,7 +31,7 @@ public final class ArtifactReport {
   }
 
   /**
-   * Draws it.
+   * All that a page shows of an artifact, from its record.
    *
    * @param content the artifact's record
    * @param editions artifacts of the same application, the oldest release first

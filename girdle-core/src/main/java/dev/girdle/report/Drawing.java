@@ -35,7 +35,7 @@ public final class Drawing {
   }
 
   /**
-   * Draws.
+   * The map of sizes as one SVG drawing.
    *
    * @param model what is drawn
    * @return SVG in UTF-8; the same picture gives the same bytes

@@ -18,7 +18,7 @@ final class Squares {
   }
 
   /**
-   * Divides.
+   * Divides a box into boxes whose areas are as their weights, none of them narrower than need be.
    *
    * @param box what is divided
    * @param weights the largest first; none negative

@@ -12,7 +12,7 @@ public final class Licensing {
   private final Analysis analysis;
 
   /**
-   * Creates it.
+   * Asks each component at most once where it comes from.
    *
    * @param analysis what is known about the application
    */
@@ -31,7 +31,7 @@ public final class Licensing {
   }
 
   /**
-   * Its licences.
+   * The licences of a component, as it tells them itself.
    *
    * @param component any component
    * @return what it says itself; for the user's own code, what the plan says of it

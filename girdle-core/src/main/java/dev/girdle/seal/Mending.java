@@ -62,7 +62,8 @@ public final class Mending implements AutoCloseable {
   public record Mended(Analyses analyses, Outcome outcome, Set<String> putBack, int seen) {}
 
   /**
-   * Seals.
+   * Seals, rehearses, puts back what was missed, and goes on so until all pass or nothing more can
+   * be put back.
    *
    * @param plan what the user wants
    * @return what came of the last round

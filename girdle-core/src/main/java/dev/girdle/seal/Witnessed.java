@@ -59,7 +59,7 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
   }
 
   /**
-   * Compares.
+   * Holds what was seen in use against what the closure foresees.
    *
    * @param analysis what is known about the application
    * @param evidence what was seen

@@ -11,7 +11,7 @@ public final class Probes {
   private Probes() {}
 
   /**
-   * Runs probes.
+   * Runs the probes that are named and prints a line for each.
    *
    * @param names simple names of classes of this package
    */

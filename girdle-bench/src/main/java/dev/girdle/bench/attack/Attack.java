@@ -27,7 +27,7 @@ public final class Attack {
   }
 
   /**
-   * Attacks.
+   * Runs the attacks that are named, or all of them, and prints what they found.
    *
    * @param args the project's folder; the command that starts Girdle; an empty folder to work in;
    *     then {@code mutants} and perhaps the numbers of the first and the one behind the last, or

@@ -74,7 +74,7 @@ public final class Mutants {
   }
 
   /**
-   * Tries mutants.
+   * Tries mutants by their numbers, the same ones for the same numbers.
    *
    * @param from the number of the first
    * @param to the number behind the last

@@ -28,7 +28,7 @@ record Victim(
     Afterwards afterwards) {
   /** Writes a file around damaged bytes. */
   interface Inside {
-    /** Writes it. */
+    /** Writes the victim with its file damaged. */
     void write(Path file, byte[] damaged) throws IOException;
   }
 

@@ -58,7 +58,7 @@ record QuietTable(Analysis analysis) {
     table.print(console, true);
   }
 
-  /** For machines. */
+  /** What was never seen in use, as JSON. */
   Map<String, Object> json() {
     Witnessed witnessed = witnessed();
     List<Object> quiet =

@@ -27,11 +27,22 @@ public final class HostJava {
   private final Map<String, String> environment;
   private final Map<Path, FoundRuntime> found = new LinkedHashMap<>();
 
+  /**
+   * Prepares to look.
+   *
+   * @param prefix what environment variables of the application start with
+   * @param environment the environment variables
+   */
   public HostJava(String prefix, Map<String, String> environment) {
     this.prefix = prefix;
     this.environment = environment;
   }
 
+  /**
+   * All that starters would find.
+   *
+   * @return in the order in which they look; each folder once
+   */
   public List<FoundRuntime> all() {
     for (String name : List.of(prefix + "_JAVA_HOME", "JAVA_HOME")) {
       String home = environment.getOrDefault(name, "");

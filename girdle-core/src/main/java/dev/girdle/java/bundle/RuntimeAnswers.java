@@ -19,6 +19,15 @@ import java.util.Optional;
 public final class RuntimeAnswers {
   private RuntimeAnswers() {}
 
+  /**
+   * What becomes of a class or file of the runtime that would go along.
+   *
+   * @param name its full name
+   * @param plan what the user wants
+   * @param closure what the program needs
+   * @param selection what of the application goes in
+   * @return empty if the runtime has none of that name, or none goes along
+   */
   public static Optional<RuntimeThing> about(
       String name, Plan plan, Closure closure, Selection selection) {
     JavaHome home = RuntimeBundler.first(plan.runtime());

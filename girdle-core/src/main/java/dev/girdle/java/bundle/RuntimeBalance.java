@@ -29,6 +29,15 @@ public final class RuntimeBalance {
     this.runtime = runtime;
   }
 
+  /**
+   * Tells it for every piece.
+   *
+   * @param home the runtime that goes along
+   * @param plan what the user wants
+   * @param closure what the program needs
+   * @param selection what of the application goes in
+   * @return modules and files, those that go along and those that stay behind
+   */
   public static RuntimeShares of(JavaHome home, Plan plan, Closure closure, Selection selection) {
     try (BundledRuntime runtime = BundledRuntime.open(home, plan.choice().always())) {
       RuntimeBalance balance = new RuntimeBalance(runtime);

@@ -67,10 +67,22 @@ public final class RuntimeBundler {
     return homes;
   }
 
+  /**
+   * The runtime that counts where none is looked for by its target.
+   *
+   * @param wish which runtime goes along
+   * @return the first that the plan names; else the one that Girdle runs on
+   */
   public static JavaHome first(RuntimeRequest wish) {
     return homes(wish).get(0);
   }
 
+  /**
+   * The error for a runtime of a system that nothing is sealed for.
+   *
+   * @param wish which runtime goes along
+   * @return to be thrown
+   */
   public static GirdleException notSealedFor(RuntimeRequest wish) {
     return GirdleException.request(
         "the runtime in "
@@ -83,6 +95,14 @@ public final class RuntimeBundler {
     return chosen(request.runtime(), request.target(), request.need().orElseThrow());
   }
 
+  /**
+   * The runtime for a target.
+   *
+   * @param wish which runtimes there are to choose from
+   * @param target the target; empty for any
+   * @param need which releases will do
+   * @return the first that fits; if there is none, an error tells which there are
+   */
   public static JavaHome chosen(RuntimeRequest wish, Optional<Target> target, RuntimeNeed need) {
     List<JavaHome> homes = homes(wish);
     List<JavaHome> fitting =
@@ -112,6 +132,14 @@ public final class RuntimeBundler {
     return new GirdleException(Fault.REQUEST, lines);
   }
 
+  /**
+   * Puts the runtime that a request wants beside the program.
+   *
+   * @param layout the program
+   * @param request what was laid out, and how
+   * @param memo what was found out for other forms of the same closure
+   * @return the layout with the runtime in it, and with what the user should know of that
+   */
   public static Layout addTo(Layout layout, LayoutRequest request, RuntimeMemo memo) {
     JavaHome home = chosen(request);
     String folder = request.programFolder() + FOLDER;
@@ -164,10 +192,26 @@ public final class RuntimeBundler {
     }
   }
 
+  /**
+   * Which modules of a runtime go along.
+   *
+   * @param runtime the runtime
+   * @param closure what the program needs
+   * @param choice what the plan wants in and out
+   * @return the modules, each with its reason, and those that stay behind
+   */
   public static ModuleChoice modules(BundledRuntime runtime, Closure closure, Choice choice) {
     return modules(runtime.modules(), closure, choice);
   }
 
+  /**
+   * Which modules go along.
+   *
+   * @param there all modules, each with those that it requires
+   * @param closure what the program needs
+   * @param choice what the plan wants in and out
+   * @return the modules, each with its reason, and those that stay behind
+   */
   public static ModuleChoice modules(
       Map<String, List<String>> there, Closure closure, Choice choice) {
     Map<String, Demand> names = new LinkedHashMap<>(closure.ofRuntime());

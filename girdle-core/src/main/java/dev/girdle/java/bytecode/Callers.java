@@ -34,6 +34,14 @@ public final class Callers {
     this.self = self;
   }
 
+  /**
+   * Reads a class.
+   *
+   * @param item a class
+   * @return which of its methods are only called under handlers
+   * @throws UnreadableItemException if it is damaged
+   * @throws IOException if something cannot be read
+   */
   public static Callers of(Item item) throws UnreadableItemException, IOException {
     ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
     Callers callers = new Callers(ClassHeader.reading(reader::getClassName));

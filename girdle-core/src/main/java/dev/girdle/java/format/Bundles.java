@@ -12,6 +12,12 @@ public final class Bundles {
 
   private Bundles() {}
 
+  /**
+   * Whether the ending of a name tells a language.
+   *
+   * @param suffix what follows the first underscore of a file name
+   * @return true for {@code de}, {@code de_AT}, {@code zh_Hant_TW}
+   */
   public static boolean isLocale(String suffix) {
     return LOCALE.matcher(suffix).matches();
   }

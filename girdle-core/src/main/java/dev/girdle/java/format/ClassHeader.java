@@ -112,10 +112,22 @@ public record ClassHeader(
     return runtime.maxMemory() - runtime.totalMemory() + runtime.freeMemory();
   }
 
+  /**
+   * The Java release of a class file.
+   *
+   * @param version as the file has it: the minor version in the upper half (JVMS 4.1)
+   * @return 17 for 61
+   */
   public static int release(int version) {
     return Math.max((version & 0xffff) - 44, 1);
   }
 
+  /**
+   * Whether a class file uses preview features of its release (JVMS 4.1).
+   *
+   * @param version as the file has it
+   * @return true if only that very release reads it
+   */
   public static boolean isPreview(int version) {
     return version >>> 16 == PREVIEW_MINOR;
   }

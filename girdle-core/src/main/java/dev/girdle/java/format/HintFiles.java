@@ -37,6 +37,12 @@ public final class HintFiles {
     this.file = file;
   }
 
+  /**
+   * Whether a file is read here.
+   *
+   * @param path its path in its component
+   * @return true for the JSON files of that folder
+   */
   public static boolean isOne(String path) {
     return path.startsWith(FOLDER) && path.endsWith(".json");
   }

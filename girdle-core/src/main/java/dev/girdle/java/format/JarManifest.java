@@ -107,6 +107,12 @@ public final class JarManifest {
     return component.item(PATH).map(Item::content).map(JarManifest::readOrNone).orElse(NONE);
   }
 
+  /**
+   * Reads a manifest.
+   *
+   * @param content its bytes
+   * @return an empty one if it is damaged, since Java passes over such a one too
+   */
   public static JarManifest readOrNone(Content content) {
     try {
       return read(content);
@@ -115,12 +121,24 @@ public final class JarManifest {
     }
   }
 
+  /**
+   * What the main section says.
+   *
+   * @param attribute its name; case makes no difference
+   * @return empty if it says nothing, or an empty text
+   */
   public Optional<String> value(String attribute) {
     return Optional.ofNullable(manifest.getMainAttributes().getValue(attribute))
         .map(String::strip)
         .filter(v -> !v.isEmpty());
   }
 
+  /**
+   * Whether an attribute of the main section says yes.
+   *
+   * @param attribute its name
+   * @return true for {@code true} in any case of letters
+   */
   public boolean isTrue(String attribute) {
     return value(attribute).filter("true"::equalsIgnoreCase).isPresent();
   }
@@ -147,10 +165,20 @@ public final class JarManifest {
             });
   }
 
+  /**
+   * The main section.
+   *
+   * @return perhaps empty
+   */
   public Attributes main() {
     return manifest.getMainAttributes();
   }
 
+  /**
+   * The other sections.
+   *
+   * @return by their names: packages with a slash at the end, and files
+   */
   public Map<String, Attributes> sections() {
     return manifest.getEntries();
   }

@@ -11,6 +11,12 @@ public final class LegalTexts {
 
   private LegalTexts() {}
 
+  /**
+   * Whether a file is such a text, by its name.
+   *
+   * @param path its path in its component
+   * @return true for licences and notices
+   */
   public static boolean isOne(String path) {
     if (path.endsWith(".class")) {
       return false;

@@ -9,6 +9,12 @@ package dev.girdle.java.format;
 public record Versioned(String path, int release) {
   private static final String FOLDER = "META-INF/versions/";
 
+  /**
+   * Takes a path apart.
+   *
+   * @param path a path in a jar
+   * @return release 0 for a path that is for all releases
+   */
   public static Versioned of(String path) {
     if (path.startsWith(FOLDER)) {
       int slash = path.indexOf('/', FOLDER.length());

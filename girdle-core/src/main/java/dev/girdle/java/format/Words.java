@@ -15,6 +15,11 @@ public final class Words {
   private int at;
   private int line = 1;
 
+  /**
+   * Goes through a text.
+   *
+   * @param text its bytes, of any encoding that has ASCII as it is
+   */
   public Words(byte[] text) {
     this.text = text;
   }

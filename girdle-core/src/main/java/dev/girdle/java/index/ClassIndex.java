@@ -40,6 +40,11 @@ public final class ClassIndex {
   private NavigableSet<String> sortedClasses;
   private NavigableSet<String> sortedFiles;
 
+  /**
+   * Indexes components of which nothing is kept out.
+   *
+   * @param components in class-path order
+   */
   public ClassIndex(Collection<Component> components) {
     this(components, Map.of());
   }
@@ -113,6 +118,12 @@ public final class ClassIndex {
     return items == null ? name : items.get(0).name();
   }
 
+  /**
+   * Whether there is a class.
+   *
+   * @param name its full name
+   * @return false also if it is kept out
+   */
   public boolean hasClass(String name) {
     return classes.containsKey(name);
   }
@@ -122,6 +133,12 @@ public final class ClassIndex {
     return packagePrefixes.contains(name);
   }
 
+  /**
+   * Whether classes of a package are there.
+   *
+   * @param name the package
+   * @return false if there are only classes of packages below it
+   */
   public boolean hasPackage(String name) {
     return packages.contains(name);
   }
@@ -131,10 +148,21 @@ public final class ClassIndex {
     return excludedClasses.get(name);
   }
 
+  /**
+   * Whether the plan keeps an item out.
+   *
+   * @param item any item
+   * @return true if nothing finds it
+   */
   public boolean isExcluded(Item item) {
     return excluded.containsKey(item);
   }
 
+  /**
+   * All classes.
+   *
+   * @return full names, in no order
+   */
   public Collection<String> classNames() {
     return classes.keySet();
   }
@@ -144,10 +172,21 @@ public final class ClassIndex {
     return resources.getOrDefault(path, List.of());
   }
 
+  /**
+   * Whether there is a file.
+   *
+   * @param path its path
+   * @return true if some component has it
+   */
   public boolean hasResource(String path) {
     return resources.containsKey(path);
   }
 
+  /**
+   * All files.
+   *
+   * @return paths, in no order
+   */
   public Collection<String> resourcePaths() {
     return resources.keySet();
   }
@@ -200,6 +239,12 @@ public final class ClassIndex {
     return found;
   }
 
+  /**
+   * Whether there are files of a bundle of texts.
+   *
+   * @param base its common name, with slashes
+   * @return true if there is one in any language
+   */
   public boolean hasBundleFiles(String base) {
     return bundles.containsKey(base);
   }
@@ -214,6 +259,11 @@ public final class ClassIndex {
     return services.getOrDefault(type, List.of());
   }
 
+  /**
+   * The types of which somebody lists providers.
+   *
+   * @return full names
+   */
   public Set<String> serviceTypes() {
     return services.keySet();
   }

@@ -59,10 +59,20 @@ public final class ClassRoots {
     }
   }
 
+  /**
+   * All folders that class paths would name.
+   *
+   * @return each with a slash at its end; empty for the top
+   */
   public Collection<String> all() {
     return roots;
   }
 
+  /**
+   * Adds a folder that holds no classes and that class paths name all the same.
+   *
+   * @param root with a slash at its end
+   */
   public void addResourceRoot(String root) {
     roots.add(root);
   }

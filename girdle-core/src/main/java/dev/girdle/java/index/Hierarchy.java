@@ -14,10 +14,21 @@ public final class Hierarchy {
   private final ClassIndex index;
   private final Map<String, Boolean> interfaces = new ConcurrentHashMap<>();
 
+  /**
+   * Prepares to look.
+   *
+   * @param index the classes
+   */
   public Hierarchy(ClassIndex index) {
     this.index = index;
   }
 
+  /**
+   * Whether a type is an interface.
+   *
+   * @param internalName its name with slashes
+   * @return false also if it is not there or cannot be read
+   */
   public boolean isInterface(String internalName) {
     return interfaces.computeIfAbsent(internalName, this::readIsInterface);
   }

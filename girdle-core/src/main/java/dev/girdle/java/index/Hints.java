@@ -29,6 +29,13 @@ public final class Hints {
 
   private record Conditional(Item file, HintFiles.Hint hint) {}
 
+  /**
+   * Reads all hints.
+   *
+   * @param components the components
+   * @param index what is there, since what is not there is no demand
+   * @throws IOException if something cannot be read
+   */
   public Hints(Collection<Component> components, ClassIndex index) throws IOException {
     for (Component component : components) {
       for (Item item : component.items()) {
@@ -65,6 +72,12 @@ public final class Hints {
     return demands;
   }
 
+  /**
+   * Whether a file holds hints.
+   *
+   * @param item any item
+   * @return true if it was read here
+   */
   public boolean isHintFile(Item item) {
     return byFile.containsKey(item);
   }

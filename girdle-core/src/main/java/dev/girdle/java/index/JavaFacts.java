@@ -53,6 +53,12 @@ public record JavaFacts(
   private static final Set<String> DEFINES =
       Set.of("defineClass", "defineHiddenClass", "defineAnonymousClass");
 
+  /**
+   * Why no code can use an item.
+   *
+   * @param item any item
+   * @return a few words for the user; empty if it may be of use
+   */
   public Optional<String> uselessAtRunTime(Item item) {
     String path = item.path();
     if (isSourceOf(item)) {
@@ -166,6 +172,12 @@ public record JavaFacts(
         .anyMatch(i -> i.component().role() == Role.LIBRARY);
   }
 
+  /**
+   * Whether a component provides cryptography, whose signature Java may insist on.
+   *
+   * @param component any component
+   * @return true if it lists such a provider
+   */
   public boolean isSecurityProvider(Component component) {
     String service = "java.security.Provider";
     Modules.Description description = modules.descriptions().get(component);
@@ -179,6 +191,12 @@ public record JavaFacts(
     return component.items().stream().anyMatch(i -> isSignature(i.path()));
   }
 
+  /**
+   * Whether a file is part of a signature (JAR File Specification, "Signed JAR File").
+   *
+   * @param path its path in the jar
+   * @return true for signature files and their blocks
+   */
   public static boolean isSignature(String path) {
     if (!Paths.folder(path).equals("META-INF/")) {
       return false;

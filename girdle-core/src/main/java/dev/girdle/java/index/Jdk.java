@@ -25,6 +25,7 @@ public final class Jdk {
   private final Map<String, ModuleReader> readers = new ConcurrentHashMap<>();
   private final Map<String, Optional<Item>> answers = new ConcurrentHashMap<>();
 
+  /** Asks the modules of the running Java. */
   public Jdk() {
     Map<String, ModuleReference> modules = new TreeMap<>();
     for (ModuleReference module : ModuleFinder.ofSystem().findAll()) {

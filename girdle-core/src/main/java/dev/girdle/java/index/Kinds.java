@@ -33,11 +33,23 @@ public final class Kinds {
     };
   }
 
+  /**
+   * Whether a folder is one of tests, as build tools name them.
+   *
+   * @param path its path, no slash at the end
+   * @return true for example for {@code target/test-classes}
+   */
   public static boolean isTestFolder(String path) {
     return ClassRoots.segments(path).stream()
         .anyMatch(s -> TEST_FOLDERS.contains(s.toLowerCase(Locale.ROOT)));
   }
 
+  /**
+   * Whether a file is source of what is compiled.
+   *
+   * @param path its path
+   * @return false for languages that are run from source
+   */
   public static boolean isSource(String path) {
     return SOURCE_ENDINGS.contains(ending(path));
   }
@@ -47,6 +59,12 @@ public final class Kinds {
     return RUN_ENDINGS.contains(ending(path));
   }
 
+  /**
+   * Whether a path lies in a folder of sources.
+   *
+   * @param path its path
+   * @return true for example for {@code src/main/java/…}
+   */
   public static boolean isInSources(String path) {
     List<String> segments = ClassRoots.segments(path);
     return segments.subList(0, segments.size() - 1).contains("src");

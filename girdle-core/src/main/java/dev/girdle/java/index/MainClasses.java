@@ -26,6 +26,11 @@ public final class MainClasses {
   private final ClassIndex index;
   private final Map<String, Optional<ClassHeader>> headers = new HashMap<>();
 
+  /**
+   * Prepares to look.
+   *
+   * @param index the classes
+   */
   public MainClasses(ClassIndex index) {
     this.index = index;
   }

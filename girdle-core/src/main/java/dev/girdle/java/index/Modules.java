@@ -36,6 +36,11 @@ public final class Modules {
    */
   public record Description(String name, Map<String, List<String>> provides) {}
 
+  /**
+   * Describes the modules that components are.
+   *
+   * @param components in module-path order
+   */
   public Modules(Collection<Component> components) {
     for (Component component : components) {
       Optional<Description> description = describe(component);
@@ -83,14 +88,30 @@ public final class Modules {
                     .replaceAll("^\\.|\\.$", ""));
   }
 
+  /**
+   * The component that is a module.
+   *
+   * @param module its name
+   * @return empty if there is none
+   */
   public Optional<Component> named(String module) {
     return Optional.ofNullable(byName.get(module));
   }
 
+  /**
+   * The names of all modules.
+   *
+   * @return in no order
+   */
   public Collection<String> names() {
     return byName.keySet();
   }
 
+  /**
+   * The descriptors that are there.
+   *
+   * @return by component; without those that are modules by their name only
+   */
   public Map<Component, Description> descriptions() {
     return descriptions;
   }

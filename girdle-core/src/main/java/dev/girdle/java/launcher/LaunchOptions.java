@@ -40,6 +40,12 @@ public final class LaunchOptions {
     return OPTIONS.values().stream().anyMatch(o -> option.startsWith(o + "="));
   }
 
+  /**
+   * What the main component asks for.
+   *
+   * @param request what is laid out
+   * @return perhaps nothing
+   */
   public static LaunchOptions of(LayoutRequest request) {
     JarManifest manifest =
         request.selection().components().stream()
@@ -84,6 +90,11 @@ public final class LaunchOptions {
         });
   }
 
+  /**
+   * The manifest that says so.
+   *
+   * @return that of the main component; an empty one if it has none
+   */
   public JarManifest manifest() {
     return manifest;
   }
@@ -104,6 +115,13 @@ public final class LaunchOptions {
     return fresh;
   }
 
+  /**
+   * A manifest as it stands in a jar.
+   *
+   * @param manifest the manifest
+   * @return lines of at most 72 bytes
+   * @throws IOException if something cannot be read
+   */
   public static byte[] bytes(Manifest manifest) throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     manifest.write(out);

@@ -20,6 +20,13 @@ public final class ReceiverReadme {
 
   private ReceiverReadme() {}
 
+  /**
+   * The text of the file: how each entry is started, what is needed, where it finds that.
+   *
+   * @param starters the starters, the main one first
+   * @param request what is laid out
+   * @return lines that end with a line feed
+   */
   public static String text(List<Starter> starters, LayoutRequest request) {
     Starter starter = starters.get(0);
     String name = starter.start().label();

@@ -24,10 +24,23 @@ public final class WindowsStarter {
 
   private WindowsStarter() {}
 
+  /**
+   * Whether the class path is too long for a command line.
+   *
+   * @param starter what is started
+   * @return true if a jar has to name the others
+   */
   public static boolean needsClassPathJar(Starter starter) {
     return starter.jars().stream().mapToInt(j -> FOLDER + j.length()).sum() > LONGEST;
   }
 
+  /**
+   * The manifest of the jar that names the others.
+   *
+   * @param starter what is started
+   * @return its bytes
+   * @throws IOException if something cannot be read
+   */
   public static byte[] classPathManifest(Starter starter) throws IOException {
     Manifest manifest = new Manifest();
     manifest.getMainAttributes().put(Attributes.Name.MANIFEST_VERSION, "1.0");
@@ -57,6 +70,13 @@ public final class WindowsStarter {
     return lines.toString();
   }
 
+  /**
+   * The batch file that starts an entry.
+   *
+   * @param starter what is started
+   * @return a batch file with the line ends of Windows
+   * @throws IOException if something cannot be read
+   */
   public static String script(Starter starter) throws IOException {
     StringBuilder classPath = new StringBuilder();
     List<String> jars = needsClassPathJar(starter) ? List.of(CLASS_PATH_JAR) : starter.jars();

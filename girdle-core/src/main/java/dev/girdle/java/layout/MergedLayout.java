@@ -42,11 +42,23 @@ public final class MergedLayout {
   private final Map<Component, Boolean> multiRelease = new HashMap<>();
   private int signed;
 
+  /**
+   * Prepares to lay out.
+   *
+   * @param request what to lay out
+   * @param mainClasses tells which entry points the launcher cannot start by itself
+   */
   public MergedLayout(LayoutRequest request, MainClasses mainClasses) {
     this.mainClasses = mainClasses;
     this.request = request;
   }
 
+  /**
+   * Lays it out.
+   *
+   * @return the finished tree, without a runtime
+   * @throws IOException if something cannot be read
+   */
   public Layout layOut() throws IOException {
     for (Component component : request.selection().components()) {
       multiRelease.put(component, JarManifest.of(component).isTrue("Multi-Release"));

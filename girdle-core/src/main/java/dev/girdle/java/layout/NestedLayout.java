@@ -35,11 +35,23 @@ public final class NestedLayout {
   private final LayoutRequest request;
   private final MainClasses mainClasses;
 
+  /**
+   * Prepares to lay out.
+   *
+   * @param request what to lay out
+   * @param mainClasses tells which entry points the launcher cannot start by itself
+   */
   public NestedLayout(LayoutRequest request, MainClasses mainClasses) {
     this.mainClasses = mainClasses;
     this.request = request;
   }
 
+  /**
+   * Lays it out.
+   *
+   * @return the finished tree, without a runtime
+   * @throws IOException if something cannot be read
+   */
   public Layout layOut() throws IOException {
     LaunchOptions options = LaunchOptions.of(request);
     List<LayoutFile> files = new ArrayList<>();

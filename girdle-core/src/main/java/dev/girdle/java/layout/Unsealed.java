@@ -17,6 +17,14 @@ import java.util.List;
 public final class Unsealed {
   private Unsealed() {}
 
+  /**
+   * Makes an application startable as it was handed over.
+   *
+   * @param application with an entry point
+   * @param folder an empty folder for what has to be unpacked
+   * @return the words that start it, without its arguments
+   * @throws IOException if something cannot be read
+   */
   public static List<String> words(Application application, Path folder) throws IOException {
     List<String> classPath = new ArrayList<>();
     for (Component component : application.components()) {

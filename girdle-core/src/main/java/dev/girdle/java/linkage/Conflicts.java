@@ -33,11 +33,22 @@ public final class Conflicts {
     }
   }
 
+  /**
+   * Prepares to look.
+   *
+   * @param facts the components
+   * @param modular whether it is started as modules, which refuse shared packages
+   */
   public Conflicts(JavaFacts facts, boolean modular) {
     this.facts = facts;
     this.modular = modular;
   }
 
+  /**
+   * All that is found.
+   *
+   * @return the worst first
+   */
   public List<Conflict> all() {
     compareClasses();
     List<Conflict> all = new ArrayList<>();

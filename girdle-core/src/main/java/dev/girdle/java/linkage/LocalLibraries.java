@@ -12,6 +12,11 @@ public final class LocalLibraries {
   private final Progress progress;
   private Optional<LibraryIndex> index;
 
+  /**
+   * Looks at nothing yet.
+   *
+   * @param progress is told how the looking gets on, which can take long the first time
+   */
   public LocalLibraries(Progress progress) {
     this.progress = progress;
   }

@@ -20,12 +20,25 @@ public final class Whereabouts {
   private final LocalLibraries libraries;
   private final Declarations declarations;
 
+  /**
+   * Prepares to look.
+   *
+   * @param application tells what was left out of it
+   * @param libraries those of this machine
+   * @param declarations tell which releases are asked for
+   */
   public Whereabouts(Application application, LocalLibraries libraries, Declarations declarations) {
     application.absent().forEach(a -> absent.put(a.library(), a));
     this.libraries = libraries;
     this.declarations = declarations;
   }
 
+  /**
+   * Where classes can be had.
+   *
+   * @param names full names of classes that are missing
+   * @return for each class of which something is known, a few words
+   */
   public Map<String, String> of(Collection<String> names) {
     Map<String, String> told = new HashMap<>();
     if (!names.isEmpty()) {

@@ -15,7 +15,7 @@ import java.util.Set;
  */
 public record Description(
     String library, Map<String, String> mandatory, Set<String> optional, Set<String> excluded) {
-  /** Says nothing. */
+  /** The description of somebody who has none. */
   public static final Description SILENT = new Description("", Map.of(), Set.of(), Set.of());
 
   /** Copies the collections. */

@@ -25,7 +25,7 @@ public final class Descriptions {
   private final EffectivePoms poms;
 
   /**
-   * A reader.
+   * Prepares to read descriptions of the local repository.
    *
    * @param environment the variables that tell where the local repository is
    */

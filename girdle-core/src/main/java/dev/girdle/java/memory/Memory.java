@@ -88,7 +88,7 @@ public final class Memory {
    */
   public interface Reading<D extends Exception, E extends Exception> {
     /**
-     * Reads.
+     * Reads a class that is not remembered.
      *
      * @return what it says
      * @throws D if it is damaged

@@ -54,7 +54,7 @@ public final class RuntimeWalk {
   }
 
   /**
-   * Walks.
+   * Walks on from what a program asks its runtime for.
    *
    * @param runtime the runtime
    * @param chosen its modules that go along
@@ -85,6 +85,13 @@ public final class RuntimeWalk {
     return new ReachedRuntime(reach.reached(), closure);
   }
 
+  /**
+   * A module as a component.
+   *
+   * @param name its name
+   * @param files its files by path
+   * @return a component of the runtime
+   */
   public static Component component(String name, Map<String, Content> files) {
     List<TreeFile> tree = new ArrayList<>(files.size());
     files.keySet().stream().sorted().forEach(p -> tree.add(new TreeFile(p, files.get(p))));

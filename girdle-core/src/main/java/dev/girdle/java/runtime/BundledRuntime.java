@@ -77,7 +77,7 @@ public final class BundledRuntime implements AutoCloseable {
   }
 
   /**
-   * Its modules.
+   * The modules that it has, each with those that it requires.
    *
    * @return by name, each with the modules that it requires while it runs
    */

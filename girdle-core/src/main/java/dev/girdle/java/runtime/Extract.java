@@ -18,7 +18,7 @@ public record Extract(
     Optional<Set<String>> natives,
     boolean debugTables) {
   /**
-   * Whole modules.
+   * All files of some modules.
    *
    * @param modules their names, each with the reason
    * @return all that is in them

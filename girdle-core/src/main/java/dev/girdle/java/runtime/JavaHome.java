@@ -75,7 +75,7 @@ public record JavaHome(
   }
 
   /**
-   * For users.
+   * What it is, for users: release and vendor.
    *
    * @return for example {@code Java 17.0.15 of Debian}
    */

@@ -37,7 +37,7 @@ public final class ModuleChoice {
   }
 
   /**
-   * Chooses.
+   * Finds out which modules go along, and which do not though somebody might ask for them by name.
    *
    * @param there the modules of the runtime, each with those that it requires
    * @param reached the modules that the closure reaches, each with the reason

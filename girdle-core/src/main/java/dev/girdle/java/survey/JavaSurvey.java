@@ -33,6 +33,14 @@ public final class JavaSurvey {
     this.folderName = file == null ? "application" : file.toString();
   }
 
+  /**
+   * Looks at what the user has built, and tells everything that is wrong at once.
+   *
+   * @param source what the user has built
+   * @param progress is told how it gets on
+   * @return the application; the caller closes it
+   * @throws IOException if something cannot be read
+   */
   public static Application survey(Source source, Progress progress) throws IOException {
     Scan scan = new Scan();
     try {

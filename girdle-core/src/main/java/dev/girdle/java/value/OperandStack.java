@@ -127,7 +127,7 @@ public final class OperandStack {
   }
 
   /**
-   * A jump.
+   * What a jump does to the stack, and what stands at its target.
    *
    * @param opcode its opcode
    * @param label where it leads
@@ -152,7 +152,7 @@ public final class OperandStack {
   }
 
   /**
-   * A switch.
+   * What a switch does, which may go on at any of its labels.
    *
    * @param labels where it leads
    */
@@ -205,7 +205,7 @@ public final class OperandStack {
   }
 
   /**
-   * A constant.
+   * Puts a constant on the stack.
    *
    * @param constant as the class file has it
    */
