@@ -5,7 +5,8 @@ import java.util.List;
 /**
  * Components that get in each other's way.
  *
- * @param kind what is wrong with them
+ * @param kind what is wrong with them: a short word of the language, which stands in JSON
+ * @param sentence the same for people, with what they have in common
  * @param subject what they have in common: a class or package, or the name of a library
  * @param others how many more such things the same components have in common
  * @param winner the component that the program will see
@@ -13,17 +14,13 @@ import java.util.List;
  * @param same whether it makes no difference, since the bytes are the same
  */
 public record Conflict(
-    Kind kind, String subject, int others, String winner, List<String> losers, boolean same) {
-  /** What can be wrong. */
-  public enum Kind {
-    /** The same class is in several components. */
-    SAME_CLASS,
-    /** Two releases of one library are there. */
-    TWO_RELEASES,
-    /** A package is in two modules, which Java refuses. */
-    SPLIT_PACKAGE
-  }
-
+    String kind,
+    String sentence,
+    String subject,
+    int others,
+    String winner,
+    List<String> losers,
+    boolean same) {
   /** Copies the list. */
   public Conflict {
     losers = List.copyOf(losers);

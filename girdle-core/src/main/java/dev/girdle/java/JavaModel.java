@@ -38,8 +38,8 @@ import dev.girdle.java.linkage.JavaLinkage;
 import dev.girdle.java.linkage.LocalLibraries;
 import dev.girdle.java.linkage.NeededJava;
 import dev.girdle.java.linkage.Whereabouts;
-import dev.girdle.java.maven.LocalFolders;
 import dev.girdle.java.memory.Memory;
+import dev.girdle.place.UserFolders;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -90,8 +90,8 @@ final class JavaModel implements LanguageModel {
     Map<String, String> environment = System.getenv();
     this.memory =
         Memory.in(
-            LocalFolders.cache(environment),
-            LocalFolders.settings(environment),
+            UserFolders.cache(environment),
+            UserFolders.settings(environment),
             exact ? "exact" : "plain");
     this.linkage = new JavaLinkage(facts, declarations, memory, exact);
     this.needed = new NeededJava(index, linkage);

@@ -82,7 +82,7 @@ final class RecordBuilder {
 
   private RuntimeEntry runtime(RuntimeNeed need) {
     Optional<LayoutRuntime> bundled = layout.runtime();
-    boolean isTrimmed = bundled.filter(b -> !b.modules().isEmpty()).isPresent();
+    boolean isTrimmed = bundled.filter(b -> !b.parts().isEmpty()).isPresent();
     return new RuntimeEntry(
         need.language(),
         need.range().toString(),
@@ -90,7 +90,7 @@ final class RecordBuilder {
         analysis.runtimeModules(),
         bundled.map(LayoutRuntime::kind).orElse(null),
         bundled.map(LayoutRuntime::title).orElse(null),
-        isTrimmed ? bundled.get().modules() : null,
+        isTrimmed ? bundled.get().parts() : null,
         isTrimmed ? bundled.get().leftOut() : null);
   }
 

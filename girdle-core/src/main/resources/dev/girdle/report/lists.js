@@ -52,15 +52,12 @@ function drawMissing() {
           list.length > 6 ? el('li', { class: 'note' }, 'and ' + count(list.length - 6, 'more place')) : null)]))] : []);
 }
 
-const COLLISIONS = { SAME_CLASS: 'the same class twice', TWO_RELEASES: 'two releases of one library',
-  SPLIT_PACKAGE: 'a package in two modules, which Java refuses' };
 function drawConflicts() {
   const broughtBy = name => { const p = parts.find(x => x.name === name); return p && p.broughtBy ? el('span', { class: 'note' }, ' ' + p.broughtBy) : null; };
   byId('view-conflicts').replaceChildren(el('h2', {}, 'In each other’s way'),
-    picture.conflicts.length ? table(['what', 'wins', 'loses', ''], picture.conflicts.map(c => [
-      [el('div', {}, COLLISIONS[c.kind]), el('b', {}, c.subject), c.others ? ' and ' + number(c.others) + ' more' : ''],
-      [partNamed(c.winner), broughtBy(c.winner)], c.losers.map(l => el('div', {}, partNamed(l), broughtBy(l))),
-      c.kind === 'SAME_CLASS' ? c.same ? 'the same bytes' : el('b', { class: 'badtext' }, 'different bytes') : '']))
+    picture.conflicts.length ? table(['what', 'wins', 'loses'], picture.conflicts.map(c => [
+      el('span', c.same ? {} : { class: 'badtext' }, c.sentence),
+      [partNamed(c.winner), broughtBy(c.winner)], c.losers.map(l => el('div', {}, partNamed(l), broughtBy(l)))]))
       : empty(picture.subject.isArtifact ? 'A record does not tell of conflicts; the report of the application does.'
         : 'No component is in the way of another.'));
 }

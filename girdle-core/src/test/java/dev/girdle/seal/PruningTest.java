@@ -292,9 +292,8 @@ class PruningTest {
           .extracting(Conflict::kind, Conflict::winner, c -> c.losers().get(0), Conflict::same)
           .containsExactlyInAnyOrder(
               org.assertj.core.groups.Tuple.tuple(
-                  Conflict.Kind.TWO_RELEASES, "lib-1.0.jar", "lib-2.0.jar", false),
-              org.assertj.core.groups.Tuple.tuple(
-                  Conflict.Kind.SAME_CLASS, "lib-1.0.jar", "other.jar", true));
+                  "two_releases", "lib-1.0.jar", "lib-2.0.jar", false),
+              org.assertj.core.groups.Tuple.tuple("same_class", "lib-1.0.jar", "other.jar", true));
     }
   }
 

@@ -5,7 +5,6 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Conflict;
 import dev.girdle.cli.view.Console.Paint;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** Components that get in each other's way, for people and as JSON. */
@@ -26,7 +25,7 @@ final class ConflictTable {
     }
     console.heading("In each other's way");
     for (Conflict conflict : conflicts.subList(0, Math.min(SHOWN, conflicts.size()))) {
-      console.line("  " + console.paint(Paint.NOTICE, title(conflict)));
+      console.line("  " + console.paint(Paint.NOTICE, conflict.sentence()));
       Table table = new Table("lll");
       table.row("  wins", conflict.winner(), broughtBy(conflict.winner()));
       conflict.losers().forEach(l -> table.row("  loses", l, broughtBy(l)));
@@ -35,27 +34,6 @@ final class ConflictTable {
     if (conflicts.size() > SHOWN) {
       console.line("  … and " + (conflicts.size() - SHOWN) + " more (--json lists them)");
     }
-  }
-
-  private static String title(Conflict conflict) {
-    String more = conflict.others() > 0 ? " and " + conflict.others() + " more" : "";
-    return switch (conflict.kind()) {
-      case SAME_CLASS ->
-          "the same class twice: "
-              + conflict.subject()
-              + more
-              + (conflict.same() ? ", the same bytes" : ", with different bytes");
-      case TWO_RELEASES ->
-          "two releases of "
-              + conflict.subject()
-              + (conflict.others() > 0
-                  ? ", with "
-                      + SurveyView.count(conflict.others(), "class", "classes")
-                      + " in common"
-                  : "");
-      case SPLIT_PACKAGE ->
-          "a package in two modules, which Java refuses: " + conflict.subject() + more;
-    };
   }
 
   private String broughtBy(String component) {
@@ -71,7 +49,7 @@ final class ConflictTable {
         .map(
             c ->
                 Json.object(
-                    "kind", c.kind().name().toLowerCase(Locale.ROOT),
+                    "kind", c.kind(),
                     "subject", c.subject(),
                     "others", c.others(),
                     "winner", c.winner(),

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -19,6 +20,15 @@ public final class Conflicts {
   private final JavaFacts facts;
   private final boolean modular;
   private final Map<Pair, Common> pairs = new LinkedHashMap<>();
+
+  private enum Kind {
+    /** The same class is in several components. */
+    SAME_CLASS,
+    /** Two releases of one library are there. */
+    TWO_RELEASES,
+    /** A package is in two modules, which Java refuses. */
+    SPLIT_PACKAGE
+  }
 
   private record Pair(Component winner, Component loser) {}
 
@@ -58,20 +68,39 @@ public final class Conflicts {
     twoReleases(all);
     pairs.forEach(
         (pair, common) ->
-            all.add(
-                conflict(Conflict.Kind.SAME_CLASS, common.first, common.count - 1, pair, common)));
+            all.add(conflict(Kind.SAME_CLASS, common.first, common.count - 1, pair, common)));
     return all;
   }
 
   private static Conflict conflict(
-      Conflict.Kind kind, String subject, int others, Pair pair, Common common) {
+      Kind kind, String subject, int others, Pair pair, Common common) {
+    boolean same = common != null && common.same;
     return new Conflict(
-        kind,
+        kind.name().toLowerCase(Locale.ROOT),
+        sentence(kind, subject, others, same),
         subject,
         others,
         pair.winner.name(),
         List.of(pair.loser.name()),
-        common != null && common.same);
+        same);
+  }
+
+  private static String sentence(Kind kind, String subject, int others, boolean same) {
+    String more = others > 0 ? " and " + others + " more" : "";
+    return switch (kind) {
+      case SAME_CLASS ->
+          "the same class twice: "
+              + subject
+              + more
+              + (same ? ", the same bytes" : ", with different bytes");
+      case TWO_RELEASES ->
+          "two releases of "
+              + subject
+              + (others == 0
+                  ? ""
+                  : ", with " + others + (others == 1 ? " class" : " classes") + " in common");
+      case SPLIT_PACKAGE -> "a package in two modules, which Java refuses: " + subject + more;
+    };
   }
 
   private void compareClasses() {
@@ -113,7 +142,7 @@ public final class Conflicts {
         Pair pair = new Pair(first, component);
         Common common = pairs.remove(pair);
         int count = common == null ? 0 : common.count;
-        all.add(conflict(Conflict.Kind.TWO_RELEASES, library, count, pair, common));
+        all.add(conflict(Kind.TWO_RELEASES, library, count, pair, common));
       }
     }
   }
@@ -144,10 +173,6 @@ public final class Conflicts {
         (pair, names) ->
             all.add(
                 conflict(
-                    Conflict.Kind.SPLIT_PACKAGE,
-                    names.get(0),
-                    names.size() - 1,
-                    pair,
-                    pairs.get(pair))));
+                    Kind.SPLIT_PACKAGE, names.get(0), names.size() - 1, pair, pairs.get(pair))));
   }
 }

@@ -3,6 +3,7 @@ package dev.girdle.java.linkage;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.java.library.LibraryIndex;
 import dev.girdle.java.maven.LocalFolders;
+import dev.girdle.place.UserFolders;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
@@ -30,7 +31,7 @@ public final class LocalLibraries {
             Optional.of(
                 LibraryIndex.of(
                     LocalFolders.repository(environment),
-                    LocalFolders.cache(environment),
+                    UserFolders.cache(environment),
                     progress));
       } catch (IOException e) {
         index = Optional.empty();

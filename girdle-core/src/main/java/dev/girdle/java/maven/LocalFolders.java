@@ -1,5 +1,6 @@
 package dev.girdle.java.maven;
 
+import dev.girdle.place.UserFolders;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,32 +46,6 @@ public final class LocalFolders {
     }
   }
 
-  /**
-   * Girdle's own cache folder (XDG Base Directory Specification).
-   *
-   * @param environment the environment variables
-   * @return a folder that may not exist
-   */
-  public static Path cache(Map<String, String> environment) {
-    return ownFolder(environment.getOrDefault("XDG_CACHE_HOME", ""), ".cache");
-  }
-
-  /**
-   * The folder of the user's own settings (XDG Base Directory Specification).
-   *
-   * @param environment the environment variables
-   * @return a folder that may not exist
-   */
-  public static Path settings(Map<String, String> environment) {
-    return ownFolder(environment.getOrDefault("XDG_CONFIG_HOME", ""), ".config");
-  }
-
-  /** Relative paths in these variables count as none, by the specification. */
-  private static Path ownFolder(String wanted, String usual) {
-    Path base = wanted.startsWith("/") ? Path.of(wanted) : home().resolve(usual);
-    return base.resolve("girdle");
-  }
-
   private static Path home() {
     return Path.of(System.getProperty("user.home"));
   }
@@ -79,7 +54,7 @@ public final class LocalFolders {
   static List<Path> all(Map<String, String> environment) {
     List<Path> folders = new ArrayList<>();
     folders.add(repository(environment));
-    folders.add(cache(environment).resolve("libraries"));
+    folders.add(UserFolders.cache(environment).resolve("libraries"));
     return folders;
   }
 }

@@ -1,12 +1,10 @@
 package dev.girdle.java.maven;
 
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.fault.GirdleException;
-import dev.girdle.place.Scratch;
-import dev.girdle.place.WholeFile;
+import dev.girdle.fetch.Fetcher;
+import dev.girdle.fetch.Repository;
 import dev.girdle.plan.Declared;
 import java.io.IOException;
-import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.w3c.dom.Element;
 
@@ -27,55 +24,31 @@ import org.w3c.dom.Element;
  */
 final class Supply {
   private final List<Path> folders;
-  private final Path cache;
-  private final List<Repository> repositories = new ArrayList<>();
-  private final boolean offline;
-  private final Progress progress;
-  private final Map<String, String> troubles = new ConcurrentHashMap<>();
-  private final Set<String> unverified = ConcurrentHashMap.newKeySet();
-  private final Map<String, Object> locks = new ConcurrentHashMap<>();
-  private int fetched;
+  private final Fetcher fetcher;
 
   Supply(Declared declared, Map<String, String> environment, Progress progress) {
     this.folders = LocalFolders.all(environment);
-    this.cache = folders.get(folders.size() - 1);
-    this.offline = declared.offline();
-    this.progress = progress;
-    for (String address : declared.repositories()) {
-      repositories.add(repository(address, environment));
-    }
-  }
-
-  private static Repository repository(String address, Map<String, String> environment) {
-    URI uri;
-    try {
-      uri = URI.create(address);
-    } catch (IllegalArgumentException e) {
-      throw GirdleException.request("--repository: not an address: " + e.getMessage());
-    }
-    String scheme = String.valueOf(uri.getScheme());
-    return switch (scheme) {
-      case "http", "https" -> new HttpRepository(uri, environment, 500);
-      case "file" -> new FolderRepository(Path.of(uri.getPath()));
-      default ->
-          throw GirdleException.request(
-              "--repository " + address + ": neither an https: nor a file: address");
-    };
+    // wrong addresses are told even if none of them is asked
+    List<Repository> named =
+        declared.repositories().stream().map(a -> Fetcher.repository(a, environment)).toList();
+    this.fetcher =
+        new Fetcher(
+            declared.offline() ? List.of() : named, folders.get(folders.size() - 1), progress);
   }
 
   /** Whether anything but this machine can be asked. */
   boolean isConnected() {
-    return !offline && !repositories.isEmpty();
+    return fetcher.isConnected();
   }
 
   /** What went wrong with repositories, by the file that was asked for. */
   Map<String, String> troubles() {
-    return troubles;
+    return fetcher.troubles();
   }
 
   /** Files for which their repository has no checksum. */
   Set<String> unverified() {
-    return unverified;
+    return fetcher.unverified();
   }
 
   /** A file of a library. */
@@ -86,7 +59,7 @@ final class Supply {
     String path = coordinates.folder() + coordinates.fileName();
     return local(path)
         .or(() -> isSnapshot(coordinates) ? snapshot(coordinates) : Optional.empty())
-        .or(() -> remote(path, path));
+        .or(() -> fetcher.kept(path, path));
   }
 
   private static boolean isSnapshot(Coordinates coordinates) {
@@ -112,7 +85,7 @@ final class Supply {
         String value = PomReader.text(entry, "value");
         String name = c.fileName(value, c.realClassifier(), c.extension());
         return value.matches("[A-Za-z0-9_.+-]+")
-            ? remote(c.folder() + name, c.folder() + c.fileName())
+            ? fetcher.kept(c.folder() + name, c.folder() + c.fileName())
             : Optional.empty();
       }
     }
@@ -150,59 +123,13 @@ final class Supply {
 
   private List<Element> metadata(String folder) {
     List<Element> found = new ArrayList<>();
-    if (isConnected()) {
-      for (Repository repository : repositories) {
-        try {
-          Path file = Scratch.path(".xml");
-          if (repository.fetch(folder + "maven-metadata.xml", file).isPresent()) {
-            found.add(PomReader.parse(Files.readAllBytes(file)));
-          }
-          Files.deleteIfExists(file);
-        } catch (IOException e) {
-          troubles.put(folder, e.getMessage());
-        }
+    for (byte[] metadata : fetcher.each(folder + "maven-metadata.xml", folder)) {
+      try {
+        found.add(PomReader.parse(metadata));
+      } catch (IOException e) {
+        fetcher.troubles().put(folder, e.getMessage());
       }
     }
     return found;
-  }
-
-  private Optional<Path> remote(String path, String as) {
-    if (!isConnected()) {
-      return Optional.empty();
-    }
-    synchronized (locks.computeIfAbsent(as, a -> new Object())) {
-      Path there = cache.resolve(as);
-      if (Files.isRegularFile(there)) {
-        return Optional.of(there);
-      }
-      for (Repository repository : repositories) {
-        try {
-          if (fetch(repository, path, there)) {
-            return Optional.of(there);
-          }
-        } catch (IOException e) {
-          troubles.put(as, e.getMessage());
-        }
-      }
-      return Optional.empty();
-    }
-  }
-
-  private boolean fetch(Repository repository, String path, Path there) throws IOException {
-    tell(path);
-    return WholeFile.write(
-        there,
-        work -> {
-          Optional<String> checksum = repository.fetch(path, work);
-          if (checksum.filter(String::isEmpty).isPresent()) {
-            unverified.add(path + " from " + repository.label());
-          }
-          return checksum.isPresent();
-        });
-  }
-
-  private synchronized void tell(String path) {
-    fetched++;
-    progress.at("fetching " + path.substring(path.lastIndexOf('/') + 1), fetched, 0);
   }
 }

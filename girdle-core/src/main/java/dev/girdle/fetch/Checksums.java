@@ -1,4 +1,4 @@
-package dev.girdle.java.maven;
+package dev.girdle.fetch;
 
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,4 +1,4 @@
-package dev.girdle.java.maven;
+package dev.girdle.fetch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

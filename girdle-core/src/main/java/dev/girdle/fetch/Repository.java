@@ -1,11 +1,11 @@
-package dev.girdle.java.maven;
+package dev.girdle.fetch;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
 
 /** A place that files are fetched from. */
-interface Repository {
+public interface Repository {
   /**
    * Fetches a file.
    *

@@ -1,4 +1,4 @@
-package dev.girdle.java.maven;
+package dev.girdle.fetch;
 
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
