@@ -210,7 +210,7 @@ public final class ClosureWalk {
   private List<Node> reach(List<Demand> demands, int depth) {
     List<Node> fresh = new ArrayList<>();
     for (Demand demand : demands) {
-      if (answer(demand) instanceof Answer.Items found) {
+      if (answer(name(demand), demand) instanceof Answer.Items found) {
         for (Item item : found.items()) {
           Reached now = new Reached(item, demand, demand.strength(), depth);
           if (reached.putIfAbsent(item, now) == null) {
@@ -234,21 +234,26 @@ public final class ClosureWalk {
     return there.containsKey(part) || there.containsKey(Wanted.ALL_PARTS);
   }
 
+  /** Most demands are for what is reached already; for those, nothing is made that is not kept. */
   private void follow(List<Demand> demands, Strength ofItem, int depth) {
     for (Demand demand : demands) {
-      Demand effective = demand.weakened(demand.strength().weaker(ofItem));
-      Answer answer = answer(effective);
-      if (answer instanceof Answer.Nothing) {
+      Name name = name(demand);
+      if (!(answer(name, demand) instanceof Answer.Items found)) {
         // how strong it is by itself decides how sure it is; how its asker was reached, how likely
-        unsatisfied.computeIfAbsent(name(demand), n -> new ArrayList<>()).add(demand);
+        unsatisfied.computeIfAbsent(name, n -> new ArrayList<>()).add(demand);
         continue;
       }
-      Answer.Items found = (Answer.Items) answer;
-      listener.satisfied(effective, found.items());
-      if (found.items().get(0).component().role() == Role.RUNTIME) {
-        askedOfRuntime.putIfAbsent(asked(demand), effective);
+      boolean isNew = !allReached(found.items(), demand.part());
+      boolean ofRuntime = found.items().get(0).component().role() == Role.RUNTIME;
+      if (!isNew && !ofRuntime && listener == WalkListener.NONE) {
+        continue;
       }
-      if (!allReached(found.items(), effective.part())) {
+      Demand effective = demand.weakened(demand.strength().weaker(ofItem));
+      listener.satisfied(effective, found.items());
+      if (ofRuntime) {
+        askedOfRuntime.putIfAbsent(new Asked(demand.wanted(), name.scope), effective);
+      }
+      if (isNew) {
         enqueue(effective, depth);
       }
     }
@@ -263,8 +268,8 @@ public final class ClosureWalk {
     return true;
   }
 
-  private Answer answer(Demand demand) {
-    return answers.computeIfAbsent(name(demand), n -> linkage.resolve(demand));
+  private Answer answer(Name name, Demand demand) {
+    return answers.computeIfAbsent(name, n -> linkage.resolve(demand));
   }
 
   private Name name(Demand demand) {
