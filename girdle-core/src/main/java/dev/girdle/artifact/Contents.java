@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Compares all files of an artifact with its record, and looks for native code on the way. */
 final class Contents {
@@ -65,32 +66,41 @@ final class Contents {
   }
 
   private boolean look(String path, Content content) throws IOException {
-    String name = path.startsWith(found.top()) ? path.substring(found.top().length()) : path;
     if (path.equals(found.path())) {
       return true;
     }
-    FileEntry entry = path.startsWith(found.top()) ? missing.remove(name) : null;
-    if (entry == null) {
-      wrong(name + " is not in the record; it was added later");
-      return true;
+    Optional<FileEntry> entry = entry(path);
+    if (entry.isPresent()) {
+      compare(entry.get(), content);
+      done += entry.get().bytes();
+      progress.at("checking " + artifact.getFileName(), done, total);
     }
-    compare(entry, content);
-    done += entry.bytes();
-    progress.at("checking " + artifact.getFileName(), done, total);
     return true;
   }
 
-  private boolean look(String path, String target) {
-    String name = path.startsWith(found.top()) ? path.substring(found.top().length()) : path;
-    FileEntry entry = path.startsWith(found.top()) ? missing.remove(name) : null;
-    if (entry == null) {
+  /** What the record says of a path; that it says nothing is told. */
+  private Optional<FileEntry> entry(String path) {
+    boolean isInside = path.startsWith(found.top());
+    String name = isInside ? path.substring(found.top().length()) : path;
+    Optional<FileEntry> entry = Optional.ofNullable(isInside ? missing.remove(name) : null);
+    if (entry.isEmpty()) {
       wrong(name + " is not in the record; it was added later");
-    } else if (entry.link() == null) {
-      wrong(name + " is a link to " + Paths.printable(target) + ", and was a file");
-    } else if (!entry.link().equals(target)) {
-      wrong(name + " leads to " + Paths.printable(target) + ", and led to " + entry.link());
     }
+    return entry;
+  }
+
+  private boolean look(String path, String target) {
+    entry(path).ifPresent(entry -> compare(entry, target));
     return true;
+  }
+
+  private void compare(FileEntry entry, String target) {
+    String leads = Paths.printable(target);
+    if (entry.link() == null) {
+      wrong(entry.path() + " is a link to " + leads + ", and was a file");
+    } else if (!entry.link().equals(target)) {
+      wrong(entry.path() + " leads to " + leads + ", and led to " + entry.link());
+    }
   }
 
   private void compare(FileEntry entry, Content content) throws IOException {

@@ -1,12 +1,10 @@
 package dev.girdle.artifact;
 
-import dev.girdle.app.Identity;
 import dev.girdle.app.Target;
 import dev.girdle.artifact.Finding.Grade;
 import dev.girdle.artifact.Finding.Part;
 import dev.girdle.binary.LibcNeed;
 import dev.girdle.binary.NativeCode;
-import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.record.ArtifactRecord;
@@ -55,15 +53,8 @@ final class HostCheck {
       add(Grade.GOOD, "brings " + need.title() + " along, " + need.bundled());
       return;
     }
-    Identity identity = new Identity(artifact.name(), Optional.empty());
-    List<FoundRuntime> all =
-        Ecosystems.installed()
-            .find(artifact.language())
-            .flatMap(Ecosystem::runtimes)
-            .map(p -> p.here(identity.variablePrefix(), environment))
-            .orElse(List.of());
-    Optional<FoundRuntime> fits =
-        all.stream().filter(r -> need.range().accepts(Integer.toString(r.release()))).findFirst();
+    List<FoundRuntime> all = Ecosystems.installed().runtimesFor(artifact, environment);
+    Optional<FoundRuntime> fits = all.stream().filter(r -> r.isIn(need.range())).findFirst();
     String wanted = need.text();
     if (fits.isPresent()) {
       add(

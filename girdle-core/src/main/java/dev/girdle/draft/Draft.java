@@ -196,7 +196,7 @@ public final class Draft {
   private void contents() {
     section("What goes in and what stays behind.", "contents");
     line("  # what nothing needs is left out: none of it, components, also files, also classes");
-    line("  prune: " + plan.choice().prune().name().toLowerCase(Locale.ROOT));
+    line("  prune: " + plan.choice().prune().text());
     analysis.ifPresent(this::ballast);
     patterns("always", plan.choice().always(), "org.ternhaven.plugins.**", "loaded by name");
     patterns("never", plan.choice().never(), "some-library", "only tests use it");

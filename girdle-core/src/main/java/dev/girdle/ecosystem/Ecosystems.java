@@ -1,12 +1,15 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.app.Identity;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Source;
+import dev.girdle.record.ArtifactRecord;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.Set;
@@ -136,6 +139,21 @@ public final class Ecosystems {
     return id == null
         ? Optional.of(all.get(0))
         : all.stream().filter(e -> e.id().equals(id)).findFirst();
+  }
+
+  /**
+   * The runtimes of this machine that the starters of an artifact would find.
+   *
+   * @param artifact its record
+   * @param environment the environment variables
+   * @return in the order in which they look; empty if this Girdle does not know its language
+   */
+  public List<FoundRuntime> runtimesFor(ArtifactRecord artifact, Map<String, String> environment) {
+    String prefix = new Identity(artifact.name(), Optional.empty()).variablePrefix();
+    return find(artifact.language())
+        .flatMap(Ecosystem::runtimes)
+        .map(p -> p.here(prefix, environment))
+        .orElse(List.of());
   }
 
   /**

@@ -1,5 +1,6 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.app.ReleaseRange;
 import dev.girdle.app.Target;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -21,4 +22,14 @@ public record FoundRuntime(
     Optional<Target> target,
     Path home,
     String foundBy,
-    boolean canGoAlong) {}
+    boolean canGoAlong) {
+  /**
+   * Whether programs that need a certain runtime run on it.
+   *
+   * @param range which releases will do
+   * @return true if this one will
+   */
+  public boolean isIn(ReleaseRange range) {
+    return range.accepts(Integer.toString(release));
+  }
+}

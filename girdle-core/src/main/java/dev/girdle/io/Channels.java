@@ -1,12 +1,18 @@
 package dev.girdle.io;
 
+import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
+import dev.girdle.place.Scratch;
+import dev.girdle.place.TemporaryFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.SeekableByteChannel;
+import java.nio.file.Files;
+import java.nio.file.StandardOpenOption;
 
 /** Small services around channels. */
-final class Channels {
+public final class Channels {
   private Channels() {}
 
   static void copy(InputStream in, SeekableByteChannel out) throws IOException {
@@ -28,5 +34,54 @@ final class Channels {
     }
     channel.position(0);
     return java.util.Arrays.copyOf(bytes.array(), bytes.position());
+  }
+
+  /**
+   * The bytes of a content, to be read to and fro: where they lie, or, if they are packed, laid out
+   * in one nameless file that ends with the channel, so that memory does not grow with their size.
+   *
+   * @param content any content
+   * @return a channel at its start, to be closed by the caller
+   * @throws GirdleException if there is no room to lay them out
+   * @throws IOException if they cannot be read
+   */
+  public static SeekableByteChannel seekable(Content content) throws IOException {
+    SeekableByteChannel inPlace = content instanceof Seekable s ? s.channel() : null;
+    if (inPlace != null) {
+      return inPlace;
+    }
+    SeekableByteChannel channel = laidOut();
+    try (InputStream in = content.open()) {
+      layOut(in, channel);
+      return channel.position(0);
+    } catch (IOException | RuntimeException e) {
+      channel.close();
+      throw e;
+    }
+  }
+
+  private static SeekableByteChannel laidOut() {
+    try {
+      return Files.newByteChannel(
+          Scratch.path(""),
+          StandardOpenOption.CREATE_NEW,
+          StandardOpenOption.READ,
+          StandardOpenOption.WRITE,
+          StandardOpenOption.DELETE_ON_CLOSE);
+    } catch (IOException e) {
+      throw TemporaryFolder.noRoom(e);
+    }
+  }
+
+  /** What cannot be read is the application's matter, what cannot be written the machine's. */
+  private static void layOut(InputStream in, SeekableByteChannel channel)
+      throws UnreadableException {
+    try {
+      copy(in, channel);
+    } catch (UnreadableException e) {
+      throw e;
+    } catch (IOException e) {
+      throw TemporaryFolder.noRoom(e);
+    }
   }
 }

@@ -24,7 +24,7 @@ public interface FileTree extends Closeable {
   /**
    * The symbolic links, where the tree tells them from files.
    *
-   * @return where each leads, by its path; in archives these paths are among the files too, with
+   * @return where each leads, sorted by path; in archives these paths are among the files too, with
    *     where they lead as their bytes
    */
   default Map<String, String> links() {

@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
@@ -176,7 +177,7 @@ public final class FolderTree implements FileTree {
 
   @Override
   public Map<String, String> links() {
-    return Map.copyOf(links);
+    return Collections.unmodifiableMap(links);
   }
 
   @Override

@@ -2,17 +2,11 @@ package dev.girdle.io;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.fault.UnreadableException;
-import dev.girdle.place.Scratch;
-import dev.girdle.place.TemporaryFolder;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -60,43 +54,12 @@ public final class ZipTree implements FileTree {
    * @throws IOException if it cannot be read
    */
   public static ZipTree open(Content content, String label) throws IOException {
-    SeekableByteChannel inPlace = content instanceof Seekable s ? s.channel() : null;
-    if (inPlace != null) {
-      return open(inPlace, label);
-    }
-    // Compressed, so there is no going to and fro in it: its bytes are laid out in one nameless
-    // file that ends with the channel.
-    SeekableByteChannel channel = laidOut();
-    try (InputStream in = content.open()) {
-      copy(in, channel);
-      return open(channel.position(0), label);
+    SeekableByteChannel channel = Channels.seekable(content);
+    try {
+      return open(channel, label);
     } catch (IOException | RuntimeException e) {
       channel.close();
       throw e;
-    }
-  }
-
-  private static SeekableByteChannel laidOut() {
-    try {
-      return Files.newByteChannel(
-          Scratch.path(".zip"),
-          StandardOpenOption.CREATE_NEW,
-          StandardOpenOption.READ,
-          StandardOpenOption.WRITE,
-          StandardOpenOption.DELETE_ON_CLOSE);
-    } catch (IOException e) {
-      throw TemporaryFolder.noRoom(e);
-    }
-  }
-
-  /** What cannot be read is the application's matter, what cannot be written the machine's. */
-  private static void copy(InputStream in, SeekableByteChannel channel) throws UnreadableException {
-    try {
-      Channels.copy(in, channel);
-    } catch (UnreadableException e) {
-      throw e;
-    } catch (IOException e) {
-      throw TemporaryFolder.noRoom(e);
     }
   }
 

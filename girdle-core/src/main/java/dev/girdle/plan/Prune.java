@@ -1,5 +1,7 @@
 package dev.girdle.plan;
 
+import java.util.Locale;
+
 /** How finely things that nothing needs are left out, the most cautious first. */
 public enum Prune {
   /** Everything goes along. */
@@ -9,5 +11,14 @@ public enum Prune {
   /** Besides, what no code can use or open, wherever it lies. */
   FILES,
   /** Besides, classes that nothing reaches. */
-  CLASSES
+  CLASSES;
+
+  /**
+   * How users write it.
+   *
+   * @return in small letters
+   */
+  public String text() {
+    return name().toLowerCase(Locale.ROOT);
+  }
 }

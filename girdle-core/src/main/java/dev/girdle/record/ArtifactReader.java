@@ -19,7 +19,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.TreeMap;
 
 /**
  * Reads the files of an artifact of any form one after the other, in the order in which they lie
@@ -99,7 +98,7 @@ public final class ArtifactReader {
         return;
       }
     }
-    for (Map.Entry<String, String> link : new TreeMap<>(links).entrySet()) {
+    for (Map.Entry<String, String> link : links.entrySet()) {
       if (Links.target(link.getKey(), link.getValue()).isEmpty()) {
         throw GirdleException.application(
             artifact + ": the link " + Paths.printable(link.getKey()) + " leads out.",

@@ -24,7 +24,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -129,7 +128,7 @@ public final class ApplicationReport {
         "",
         analysis.plan().choice().target().map(t -> t.text()).orElse(""),
         analysis.entry().name(),
-        analysis.plan().choice().prune().name().toLowerCase(Locale.ROOT),
+        analysis.plan().choice().prune().text(),
         analysis.plan().runtime().isBundled()
             ? need + ", " + analysis.plan().runtime().kind().text() + ", comes along"
             : need + ", the receiver's own",

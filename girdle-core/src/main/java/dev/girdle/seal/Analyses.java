@@ -3,14 +3,14 @@ package dev.girdle.seal;
 import java.util.List;
 
 /**
- * The assessments of one application for several targets. Close them when its content is no longer
+ * The analyses of one application for several targets. Close them when its content is no longer
  * needed.
  *
  * @param all in the order of the targets; at least one
  */
 public record Analyses(List<Analysis> all) implements AutoCloseable {
   /**
-   * The assessment for the first target.
+   * The analysis for the first target.
    *
    * @return never null
    */

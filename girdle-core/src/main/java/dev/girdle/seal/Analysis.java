@@ -55,7 +55,7 @@ public record Analysis(
    * The same for another plan that leaves out the same things.
    *
    * @param other the plan
-   * @return a new assessment of the same application
+   * @return a new analysis of the same application
    */
   Analysis with(Plan other) {
     return new Analysis(
@@ -75,7 +75,7 @@ public record Analysis(
    * The same with something else going along.
    *
    * @param other what goes along
-   * @return a new assessment of the same application
+   * @return a new analysis of the same application
    */
   Analysis with(Selection other) {
     return new Analysis(

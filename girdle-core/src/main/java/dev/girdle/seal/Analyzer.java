@@ -30,9 +30,10 @@ import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.Source;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -44,6 +45,7 @@ public final class Analyzer {
   private static final int MOST_CANDIDATES = 12;
 
   private final Ecosystems languages;
+  private final Map<Source, Ecosystem> leading = new HashMap<>();
   private final Progress progress;
   private final WalkListener listener;
 
@@ -117,14 +119,14 @@ public final class Analyzer {
    * @throws GirdleException if that cannot be told
    */
   public Ecosystem language(Plan plan) {
-    return languages.leading(plan.source());
+    return leading.computeIfAbsent(plan.source(), languages::leading);
   }
 
   /**
    * Finds out what the application needs.
    *
    * @param plan what the user wants
-   * @return the assessment, to be closed by the caller
+   * @return the analysis, to be closed by the caller
    * @throws GirdleException if there is no application, or the user has to choose an entry point
    */
   public Analysis analyze(Plan plan) {
@@ -142,7 +144,7 @@ public final class Analyzer {
    * them is done once.
    *
    * @param plan what the user wants
-   * @return the assessments, in the order of the targets, to be closed by the caller
+   * @return the analyses, in the order of the targets, to be closed by the caller
    * @throws GirdleException as {@link #analyze(Plan)} does
    */
   public Analyses analyzeAll(Plan plan) {
@@ -206,13 +208,9 @@ public final class Analyzer {
   /** What a language cannot do is said with what it can. */
   private static void requireSupport(Ecosystem ecosystem, Plan plan) {
     Support support = ecosystem.support();
-    requireOneOf(support.levels(), plan.choice().prune(), ecosystem, "--prune", Analyzer::text);
+    requireOneOf(support.levels(), plan.choice().prune(), ecosystem, "--prune", Prune::text);
     requireOneOf(
         support.runtimes(), plan.runtime().kind(), ecosystem, "--runtime", RuntimeKind::text);
-  }
-
-  private static String text(Prune prune) {
-    return prune.name().toLowerCase(Locale.ROOT);
   }
 
   private static <T extends Enum<T>> void requireOneOf(
@@ -244,7 +242,7 @@ public final class Analyzer {
    *
    * @param plan what the user wants
    * @param application the outcome of {@link #survey} for this plan
-   * @return the assessment; closing it closes the application
+   * @return the analysis; closing it closes the application
    * @throws GirdleException if the user has to choose an entry point
    */
   public Analysis analyze(Plan plan, Application application) {

@@ -6,7 +6,6 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.file.PlanFile;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** An application with what was chosen for it, as it is to be typed after a command. */
@@ -52,7 +51,7 @@ public final class AsTyped {
 
   private void add(Choice choice) {
     if (choice.prune() != Choice.USUAL.prune()) {
-      add("prune", choice.prune().name().toLowerCase(Locale.ROOT));
+      add("prune", choice.prune().text());
     }
     choice.target().ifPresent(t -> add("target", t.text()));
     add("always", choice.always());

@@ -91,7 +91,7 @@ final class ExtraFiles {
       Map<String, String> wrong = Links.wrong(tree.links(), Set.copyOf(paths));
       List<LayoutLink> links = new ArrayList<>();
       Map<String, String> told = new TreeMap<>();
-      for (Map.Entry<String, String> link : new TreeMap<>(tree.links()).entrySet()) {
+      for (Map.Entry<String, String> link : tree.links().entrySet()) {
         Path from = extra.from().resolve(link.getKey());
         String to = extra.to() + "/" + link.getKey();
         String why = wrong.get(link.getKey());

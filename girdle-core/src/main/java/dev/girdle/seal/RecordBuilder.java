@@ -64,7 +64,7 @@ final class RecordBuilder {
             form,
             analysis.entry().name(),
             analysis.application().starts().stream().map(RecordBuilder::start).toList(),
-            analysis.plan().choice().prune().name().toLowerCase(Locale.ROOT),
+            analysis.plan().choice().prune().text(),
             analysis.plan().choice().target().map(Target::text).orElse(null),
             analysis.need().map(this::runtime).orElse(null),
             analysis.kept().stream().map(this::component).toList(),

@@ -1,6 +1,5 @@
 package dev.girdle.seal;
 
-import dev.girdle.app.Identity;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
@@ -39,10 +38,8 @@ public final class RehearserFactory {
 
   private static Optional<FoundRuntime> fitting(
       ArtifactRecord content, Map<String, String> environment) {
-    Identity identity = new Identity(content.name(), Optional.ofNullable(content.release()));
-    return Ecosystems.installed().find(content.language()).flatMap(Ecosystem::runtimes).stream()
-        .flatMap(p -> p.here(identity.variablePrefix(), environment).stream())
-        .filter(r -> content.runtime().range().accepts(Integer.toString(r.release())))
+    return Ecosystems.installed().runtimesFor(content, environment).stream()
+        .filter(r -> r.isIn(content.runtime().range()))
         .findFirst();
   }
 }

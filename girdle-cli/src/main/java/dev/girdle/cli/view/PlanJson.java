@@ -38,7 +38,7 @@ final class PlanJson {
         entries.isEmpty() ? null : entries,
         "contents",
         Json.object(
-            "prune", plan.choice().prune().name().toLowerCase(Locale.ROOT),
+            "prune", plan.choice().prune().text(),
             "always", patterns(plan.choice().always()),
             "never", patterns(plan.choice().never()),
             "missing-ok", patterns(plan.choice().missingOk()),

@@ -12,15 +12,11 @@ import dev.girdle.closure.SideLinkage;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
+import dev.girdle.io.Channels;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Seekable;
-import dev.girdle.place.Scratch;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -98,21 +94,8 @@ public final class NativeLinkage implements SideLinkage {
   }
 
   private static LinkReading reading(Content content) throws IOException {
-    if (content instanceof Seekable seekable) {
-      try (SeekableByteChannel channel = seekable.channel()) {
-        if (channel != null) {
-          return LinkReading.of(channel);
-        }
-      }
-    }
-    Path aside = Scratch.path(""); // it is packed, so there is no going to and fro in it
-    try (InputStream in = content.open()) {
-      Files.copy(in, aside);
-      try (SeekableByteChannel channel = Files.newByteChannel(aside)) {
-        return LinkReading.of(channel);
-      }
-    } finally {
-      Files.deleteIfExists(aside);
+    try (SeekableByteChannel channel = Channels.seekable(content)) {
+      return LinkReading.of(channel);
     }
   }
 
@@ -121,15 +104,16 @@ public final class NativeLinkage implements SideLinkage {
   public Answer resolve(Demand demand) {
     List<Item> fitting =
         byName.getOrDefault(demand.name(), List.of()).stream().filter(fits(demand.from())).toList();
-    List<Item> beside = fitting.stream().filter(i -> folder(i).equals(scopeOf(demand))).toList();
+    List<Item> beside =
+        fitting.stream().filter(i -> folder(i).equals(folder(demand.from()))).toList();
     List<Item> found = beside.isEmpty() ? fitting : beside;
     return found.isEmpty() ? new Answer.Nothing("") : new Answer.Items(found);
   }
 
-  /** The folder of the asker, which holds code for one processor in nearly all cases. */
+  /** The folder of the asker, and what it runs on. */
   @Override
   public String scopeOf(Demand demand) {
-    return folder(demand.from());
+    return folder(demand.from()) + " " + codes.get(demand.from()).text();
   }
 
   private static String folder(Item item) {

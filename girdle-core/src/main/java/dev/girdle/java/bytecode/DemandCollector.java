@@ -249,7 +249,7 @@ class DemandCollector {
         demands.add(
             new Demand(
                 Wanted.all(JavaThing.SERVICE, demand.name()),
-                new Site(item, demand.member(), demand.line(), within),
+                demand.site(),
                 Need.of(JavaHow.SERVICE, demand.strength())));
       }
     }

@@ -101,7 +101,6 @@ public final class Hints {
   }
 
   private static Demand demand(How how, Thing thing, String name, Item from, String excuse) {
-    return new Demand(
-        Wanted.all(thing, name), new Site(from, "", 0, ""), new Need(how, Strength.HINT, excuse));
+    return new Demand(Wanted.all(thing, name), Site.of(from), new Need(how, Strength.HINT, excuse));
   }
 }

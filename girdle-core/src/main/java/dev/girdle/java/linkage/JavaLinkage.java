@@ -197,7 +197,7 @@ public final class JavaLinkage implements Linkage {
           demands.add(
               new Demand(
                   new Wanted(Thing.LIBRARY, library, ""),
-                  new Site(speaker, "", 0, ""),
+                  Site.of(speaker),
                   Need.of(How.DECLARED, Strength.HARD)));
         }
       }

@@ -87,8 +87,7 @@ final class NativeTexts {
   }
 
   private Demand demand(How how, Thing thing, String name, String part) {
-    return new Demand(
-        new Wanted(thing, name, part), new Site(library, "", 0, ""), Need.of(how, Strength.HARD));
+    return new Demand(new Wanted(thing, name, part), Site.of(library), Need.of(how, Strength.HARD));
   }
 
   private void addNames(byte[] bytes) {

@@ -331,7 +331,7 @@ final class RuntimeReach {
       queue.add(
           new Demand(
               new Wanted(JavaThing.CODE, name, ""),
-              new Site(item, "", 0, ""),
+              Site.of(item),
               Need.of(JavaHow.DECLARATION, Strength.SOFT)));
     }
   }

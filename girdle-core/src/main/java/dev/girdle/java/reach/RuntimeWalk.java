@@ -161,7 +161,7 @@ public final class RuntimeWalk {
       seeds.add(
           new Demand(
               new Wanted(JavaThing.CODE, name, ""),
-              new Site(reader, "", 0, ""),
+              Site.of(reader),
               Need.of(JavaHow.RESOURCE, Strength.SOFT)));
     }
   }
