@@ -1,6 +1,8 @@
 package dev.girdle.cli;
 
 import dev.girdle.app.Target;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Declared;
@@ -11,7 +13,9 @@ import dev.girdle.plan.Prune;
 import dev.girdle.plan.Source;
 import dev.girdle.plan.file.PlanFile;
 import java.nio.file.Path;
+import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -52,14 +56,16 @@ final class ApplicationOptions {
   @Option(
       names = "--entry-options",
       paramLabel = "[NAME=]WORDS",
-      description = "Options for Java, written in the same way: '-Xmx1g -Dharbour=north'.")
+      description = "Options for the runtime, written in the same way: '-Xmx1g -Dharbour=north'.")
   List<String> entryOptions;
 
   @Option(
       names = "--language",
       paramLabel = "ID",
       description =
-          "The language that the application is written in, if it could be several: java.")
+          "The language that the application is written in, if it could be several:"
+              + " ${COMPLETION-CANDIDATES}.",
+      completionCandidates = Languages.class)
   String language;
 
   @Option(names = "--name", paramLabel = "NAME", description = "The application's name.")
@@ -124,12 +130,23 @@ final class ApplicationOptions {
 
   @Option(
       names = "--repository",
-      paramLabel = "URL",
+      paramLabel = "WHERE",
       description =
-          "Where libraries that the application declares in a pom.xml are fetched from if they are"
-              + " not on this machine: an https: or file: address. Repeatable. Name and password"
-              + " are taken from GIRDLE_REPOSITORY_USER and GIRDLE_REPOSITORY_PASSWORD.")
+          "Where libraries that the application declares are fetched from if they are not on this"
+              + " machine: an https: or file: address, with an id before it if you like"
+              + " (quay=https://…); the id of one that the Maven settings know; or 'declared', for"
+              + " those that the descriptions name. Repeatable. Mirrors, proxies and passwords of"
+              + " the Maven settings are used; else name and password are taken from"
+              + " GIRDLE_REPOSITORY_USER and GIRDLE_REPOSITORY_PASSWORD.")
   List<String> repositories;
+
+  /** The ids of the languages that are installed. */
+  static final class Languages implements Iterable<String> {
+    @Override
+    public Iterator<String> iterator() {
+      return Ecosystems.installed().all().stream().map(Ecosystem::id).iterator();
+    }
+  }
 
   @Option(names = "--offline", description = "Ask no repository.")
   boolean offline;
@@ -166,6 +183,7 @@ final class ApplicationOptions {
             Optional.ofNullable(release).or(source::release),
             new Declared(
                 repositories == null ? declared.repositories() : repositories,
+                repositories == null ? declared.byLanguage() : Map.of(),
                 offline || declared.offline(),
                 only),
             Optional.ofNullable(language).or(source::language)),

@@ -50,13 +50,13 @@ final class EntryWords {
               .findFirst()
               .orElse(Entry.of(""));
       List<String> given = words("--entry-arguments", arguments, label(entry), startOfLabel);
-      List<String> forJava = words("--entry-options", options, label(entry), startOfLabel);
+      List<String> forRuntime = words("--entry-options", options, label(entry), startOfLabel);
       found.add(
           new Entry(
               label(entry),
               start(entry),
               arguments.isEmpty() ? before.arguments() : given,
-              options.isEmpty() ? before.options() : forJava,
+              options.isEmpty() ? before.options() : forRuntime,
               before.environment(),
               before.opensWindow(),
               start(entry).equals(before.start()) ? before.place() : ""));

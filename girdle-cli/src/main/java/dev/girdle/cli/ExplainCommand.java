@@ -21,7 +21,7 @@ final class ExplainCommand implements Callable<Integer> {
   @Parameters(
       index = "1",
       paramLabel = "THING",
-      description = "A class, a file, a component; or a module or class of Java.")
+      description = "A class, a file, a component; or a part of the runtime.")
   private String thing;
 
   @Mixin private RuntimeOptions runtime;

@@ -6,22 +6,22 @@ import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Option;
 
-/** Which Java the program runs on. */
+/** Which runtime the program runs on. */
 final class RuntimeOptions {
   @Option(
       names = "--runtime",
       paramLabel = "KIND",
       description =
-          "The Java that it runs on: host (the receiver's own), whole (one goes along), trimmed"
-              + " (only the modules that the program uses), tight (of these, only the classes that"
-              + " it can reach); host if not given.")
+          "The runtime that it runs on: host (the receiver's own), whole (one goes along),"
+              + " trimmed (only its parts that the program uses), tight (of these, only the code"
+              + " that it can reach); host if not given.")
   private RuntimeKind kind;
 
   @Option(
       names = "--runtime-from",
       paramLabel = "DIR",
       description =
-          "The folder of the Java that goes along, also of another system; the one that Girdle runs"
+          "The folder of the runtime that goes along, also of another system; the one that Girdle runs"
               + " on if not given. Repeatable; each target takes its own.")
   private List<Path> from;
 

@@ -72,8 +72,8 @@ final class SealCommand implements Callable<Integer> {
   @Option(
       names = "--without-debug-tables",
       description =
-          "The classes of the Java that goes along lose their debug tables: smaller, and stack"
-              + " traces have no line numbers for them.")
+          "The code of the runtime that goes along loses its debug tables: smaller, and stack"
+              + " traces have no line numbers for it.")
   private boolean withoutDebugTables;
 
   @Option(
@@ -81,7 +81,7 @@ final class SealCommand implements Callable<Integer> {
       paramLabel = "WORDS",
       description =
           "Prepare a fast start by running the program once with these arguments, while it is"
-              + " sealed: --fast-start '--help'. For this machine's system only, with a Java that"
+              + " sealed: --fast-start '--help'. For this machine's system only, with a runtime that"
               + " goes along.")
   private String fastStart;
 

@@ -173,7 +173,16 @@ class ArchiveIT {
     Path again = new Jar().folder(unpacked).write(dir.resolve("again.jar"));
     Result result = Run.of(Run.JAVA, "-jar", again).well();
     assertThat(result.out()).contains("same from ask\nsame from part", "multi 11", "service two");
-    Files.delete(unpacked.resolve("META-INF/girdle/index"));
+    Path index = unpacked.resolve("META-INF/girdle/index");
+    byte[] half = Files.readAllBytes(index);
+    Files.write(index, java.util.Arrays.copyOf(half, half.length / 2));
+    Path damaged = new Jar().folder(unpacked).write(dir.resolve("damaged.jar"));
+    Result told = Run.of(Run.JAVA, "-jar", damaged).go();
+    assertThat(told.status()).isEqualTo(127);
+    assertThat(told.err())
+        .startsWith("cannot start: the archive is damaged, get it again (META-INF/girdle/index: ")
+        .hasLineCount(1);
+    Files.delete(index);
     Path broken = new Jar().folder(unpacked).write(dir.resolve("broken.jar"));
     Result refused = Run.of(Run.JAVA, "-jar", broken).go();
     assertThat(refused.status()).isEqualTo(127);

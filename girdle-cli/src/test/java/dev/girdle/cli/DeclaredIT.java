@@ -96,12 +96,34 @@ class DeclaredIT {
     Result told = girdle("survey", project).well();
     assertThat(told.out())
         .contains("declared and not to be found: org.ternhaven:bell:1.0")
-        .contains("--repository URL names a repository");
+        .contains("--repository WHERE names a repository");
     String address = "file:" + remote;
     Result offline = girdle("closure", project, "--repository", address, "--offline").go();
     assertThat(offline.status()).isEqualTo(1);
     girdle("closure", project, "--repository", address).well();
     girdle("closure", project, "--offline").well();
+  }
+
+  @Test
+  void aRepositoryOfTheMavenSettingsIsAskedByItsIdAlsoFromAPlanForOneLanguage() throws IOException {
+    declare(on("bell", ""));
+    Path remote = dir.resolve("remote");
+    Files.move(repository, remote);
+    Path settings = dir.resolve("settings.xml");
+    Files.writeString(
+        settings,
+        "<settings><mirrors><mirror><id>quay</id><mirrorOf>central</mirrorOf><url>"
+            + remote.toUri()
+            + "</url></mirror></mirrors></settings>");
+    Result unknown = girdle("closure", project, "--repository", "pier").go();
+    assertThat(unknown.status()).isEqualTo(2);
+    assertThat(unknown.err()).contains("neither an address nor a repository of the Maven settings");
+    Path plan = dir.resolve("girdle.yaml");
+    String text = "girdle: 1\napplication:\n  from: %s\n  repositories:\n    %s: [quay]\n";
+    Files.writeString(plan, text.formatted(project, "jova"));
+    assertThat(girdle("closure", plan).go().err()).contains("there is no language jova");
+    Files.writeString(plan, text.formatted(project, "java"));
+    girdle("closure", plan).with("GIRDLE_MAVEN_SETTINGS", settings.toString()).well();
   }
 
   @Test

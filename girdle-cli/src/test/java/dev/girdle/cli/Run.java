@@ -65,6 +65,7 @@ final class Run {
     String target = Path.of(System.getProperty("girdle.lib")).getParent().toString();
     run.with("LC_ALL", "C.UTF-8")
         .with("GIRDLE_LOCAL_REPOSITORY", target + "/no-repository")
+        .with("GIRDLE_MAVEN_SETTINGS", target + "/no-settings.xml")
         .with("XDG_CACHE_HOME", target + "/cache");
     run.isUsual = true;
     return run;

@@ -95,8 +95,12 @@ public final class Draft {
       line("  with: " + Scalar.list(plan.source().with().stream().map(this::path).toList()));
     }
     List<String> repositories = plan.source().declared().repositories();
+    Map<String, List<String>> byLanguage = plan.source().declared().byLanguage();
     if (!repositories.isEmpty()) {
       line("  repositories: " + Scalar.list(repositories));
+    } else if (!byLanguage.isEmpty()) {
+      line("  repositories:");
+      byLanguage.forEach((id, names) -> line("    " + id + ": " + Scalar.list(names)));
     }
     if (plan.source().declared().offline()) {
       line("  offline: true");

@@ -103,6 +103,7 @@ public final class Ecosystems {
    *     there is
    */
   public Ecosystem leading(Source source) {
+    source.declared().byLanguage().keySet().forEach(this::named); // wrong names are told at once
     if (source.language().isPresent()) {
       return named(source.language().get());
     }

@@ -1,7 +1,6 @@
 package dev.girdle.fetch;
 
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.fault.GirdleException;
 import dev.girdle.place.Scratch;
 import dev.girdle.place.WholeFile;
 import java.io.IOException;
@@ -9,18 +8,21 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 
 /**
- * Fetches files from the repositories that the user named, in their order, and keeps them. Each
- * file is fetched once, verified, and written whole or not at all. Safe for use by several threads.
+ * Fetches files from repositories, in their order, and keeps them. Each file is fetched once,
+ * verified, and written whole or not at all. Safe for use by several threads.
  */
 public final class Fetcher {
-  private final List<Repository> repositories;
+  private final List<Repository> repositories = new CopyOnWriteArrayList<>();
+  private final Set<URI> known = new HashSet<>();
   private final Path cache;
   private final Progress progress;
   private final Map<String, String> troubles = new ConcurrentHashMap<>();
@@ -31,39 +33,33 @@ public final class Fetcher {
   /**
    * Prepares to fetch.
    *
-   * @param repositories where from; empty if nothing may be asked
+   * @param addresses where from, in the order in which they are asked; empty if nothing may be
+   *     asked
    * @param cache the folder in which files are kept by their paths
    * @param progress is told of each file that is fetched
    */
-  public Fetcher(List<Repository> repositories, Path cache, Progress progress) {
-    this.repositories = List.copyOf(repositories);
+  public Fetcher(List<RepositoryAddress> addresses, Path cache, Progress progress) {
+    addresses.forEach(this::ask);
     this.cache = cache;
     this.progress = progress;
   }
 
+  /** The repository at an address; nobody has asked it for anything yet. */
+  private static Repository at(RepositoryAddress address) {
+    return "file".equals(address.uri().getScheme())
+        ? new FolderRepository(Path.of(address.uri().getPath()))
+        : new HttpRepository(address, 500);
+  }
+
   /**
-   * The repository at an address.
+   * Asks one more repository, after the others.
    *
-   * @param address as the user gave it: {@code https:} or {@code file:}
-   * @param environment the environment variables, for name and password
-   * @return the repository; nobody has asked it for anything yet
-   * @throws GirdleException if it is no such address
+   * @param address where it is; nothing happens if it is asked already
    */
-  public static Repository repository(String address, Map<String, String> environment) {
-    URI uri;
-    try {
-      uri = URI.create(address);
-    } catch (IllegalArgumentException e) {
-      throw GirdleException.request("--repository: not an address: " + e.getMessage());
+  public synchronized void ask(RepositoryAddress address) {
+    if (known.add(address.uri())) {
+      repositories.add(at(address));
     }
-    String scheme = String.valueOf(uri.getScheme());
-    return switch (scheme) {
-      case "http", "https" -> new HttpRepository(uri, environment, 500);
-      case "file" -> new FolderRepository(Path.of(uri.getPath()));
-      default ->
-          throw GirdleException.request(
-              "--repository " + address + ": neither an https: nor a file: address");
-    };
   }
 
   /**

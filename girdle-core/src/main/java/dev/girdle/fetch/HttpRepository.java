@@ -1,7 +1,8 @@
 package dev.girdle.fetch;
 
-import dev.girdle.fault.GirdleException;
 import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.net.ProxySelector;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -10,63 +11,57 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.Base64;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
 /**
  * A repository on a server.
  *
- * <p>Name and password come from the environment only, go to the server that the user named and to
- * no other, and never over a line that others can read.
+ * <p>Name and password go to the server that they are for and to no other, and never over a line
+ * that others can read.
  */
 final class HttpRepository implements Repository {
+  /** Java sends names and passwords to a proxy of an https address only if this names no scheme. */
+  private static final String NO_BASIC_FOR_TUNNELS = "jdk.http.auth.tunneling.disabledSchemes";
+
+  static {
+    if (System.getProperty(NO_BASIC_FOR_TUNNELS) == null) {
+      System.setProperty(NO_BASIC_FOR_TUNNELS, "");
+    }
+  }
+
   private static final int TRIES = 3;
   private static final int MOST_REDIRECTS = 5;
   private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final Set<Integer> REDIRECTS = Set.of(301, 302, 303, 307, 308);
 
   private final URI base;
-  private final String authorization;
+  private final Optional<Credentials> credentials;
+  private final Optional<ProxyServer> proxy;
   private final long pauseMillis;
-  private final HttpClient client =
-      HttpClient.newBuilder()
-          .connectTimeout(Duration.ofSeconds(15))
-          .followRedirects(HttpClient.Redirect.NEVER)
-          .build();
+  private final HttpClient client;
 
   /**
    * Creates the client for a repository.
    *
-   * @param address as the user gave it
-   * @param environment the environment variables, of which {@code GIRDLE_REPOSITORY_USER} and
-   *     {@code GIRDLE_REPOSITORY_PASSWORD} are looked at
+   * @param address where it is
    * @param pauseMillis how long to wait before the first try again, in milliseconds; doubled for
    *     each further one
    */
-  HttpRepository(URI address, Map<String, String> environment, long pauseMillis) {
-    if (address.getUserInfo() != null) {
-      throw GirdleException.request(
-          "--repository: a name or password does not belong into an address, where others can"
-              + " see it",
-          "  Put them into GIRDLE_REPOSITORY_USER and GIRDLE_REPOSITORY_PASSWORD.");
-    }
-    this.base = URI.create(address.toString().replaceFirst("/*$", "/"));
+  HttpRepository(RepositoryAddress address, long pauseMillis) {
+    this.base = URI.create(address.uri().toString().replaceFirst("/*$", "/"));
     this.pauseMillis = pauseMillis;
-    String user = environment.getOrDefault("GIRDLE_REPOSITORY_USER", "");
-    String password = environment.getOrDefault("GIRDLE_REPOSITORY_PASSWORD", "");
-    this.authorization =
-        user.isEmpty() || !isPrivate(base)
-            ? null
-            : "Basic "
-                + Base64.getEncoder()
-                    .encodeToString((user + ":" + password).getBytes(StandardCharsets.UTF_8));
-  }
-
-  private static boolean isPrivate(URI address) {
-    return address.getScheme().equals("https")
-        || Set.of("localhost", "127.0.0.1", "[::1]").contains(address.getHost());
+    this.credentials = address.credentials().filter(c -> address.isPrivate());
+    this.proxy = address.proxy();
+    HttpClient.Builder builder =
+        HttpClient.newBuilder()
+            .connectTimeout(Duration.ofSeconds(15))
+            .followRedirects(HttpClient.Redirect.NEVER);
+    proxy.ifPresent(
+        p ->
+            builder.proxy(
+                ProxySelector.of(InetSocketAddress.createUnresolved(p.host(), p.port()))));
+    this.client = builder.build();
   }
 
   @Override
@@ -135,13 +130,16 @@ final class HttpRepository implements Repository {
   }
 
   private String hint(int status) {
+    if (status == 407) {
+      return "; the proxy before it wants another name and password";
+    }
     if (status != 401 && status != 403) {
       return "";
     }
-    return authorization == null
+    return credentials.isEmpty()
         ? "; it wants a name and password: GIRDLE_REPOSITORY_USER, GIRDLE_REPOSITORY_PASSWORD"
-            + (isPrivate(base) ? "" : ", which are sent over https only")
-        : "; it does not accept GIRDLE_REPOSITORY_USER with this password";
+            + (RepositoryAddress.isPrivate(base) ? "" : ", which are sent over https only")
+        : "; it does not accept this name with this password";
   }
 
   private int request(String path, Path to) throws IOException, InterruptedException {
@@ -150,9 +148,12 @@ final class HttpRepository implements Repository {
       HttpRequest.Builder request = HttpRequest.newBuilder(address).timeout(PATIENCE);
       boolean sameServer =
           address.getHost().equals(base.getHost()) && address.getPort() == base.getPort();
-      if (authorization != null && sameServer && isPrivate(address)) {
-        request.header("Authorization", authorization);
+      if (sameServer && RepositoryAddress.isPrivate(address)) {
+        credentials.ifPresent(c -> request.header("Authorization", c.basic()));
       }
+      proxy
+          .flatMap(ProxyServer::credentials)
+          .ifPresent(c -> request.header("Proxy-Authorization", c.basic()));
       Files.deleteIfExists(to);
       HttpResponse<Path> response =
           client.send(request.build(), HttpResponse.BodyHandlers.ofFile(to));

@@ -12,6 +12,7 @@ import dev.girdle.ecosystem.Support;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.Why;
+import dev.girdle.java.format.JavaLanguage;
 import dev.girdle.java.layout.Unsealed;
 import dev.girdle.java.observe.JavaObservation;
 import dev.girdle.java.survey.JavaSurvey;
@@ -30,7 +31,7 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public String id() {
-    return "java";
+    return JavaLanguage.ID;
   }
 
   @Override

@@ -28,7 +28,6 @@ import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.index.ClassIndex;
-import dev.girdle.java.index.Hints;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.Jdk;
 import dev.girdle.java.index.Modules;
@@ -83,8 +82,7 @@ final class JavaModel implements LanguageModel {
     if (isModular()) {
       modules.descriptions().forEach(this::addDeclaredServices);
     }
-    this.facts =
-        new JavaFacts(jdk, components, index, modules, new Hints(components, index), optional);
+    this.facts = new JavaFacts(jdk, components, index, modules, optional);
     this.libraries = new LocalLibraries(progress);
     this.declarations = new Declarations(facts, libraries, application.absent());
     Map<String, String> environment = System.getenv();

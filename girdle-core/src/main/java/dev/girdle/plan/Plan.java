@@ -109,7 +109,7 @@ public record Plan(
   public Plan forTarget(Optional<Target> target) {
     Declared declared = source.declared();
     return new Plan(
-        source.with(new Declared(declared.repositories(), declared.offline(), target)),
+        source.with(declared.with(target)),
         choice.with(target),
         new Output(output.forms(), target.stream().toList(), output.out(), output.replace()),
         particulars,

@@ -259,21 +259,31 @@ class PruningTest {
     }
   }
 
+  /**
+   * Tables of names that nobody opens by a name that code tells, of whatever build they are for.
+   */
   @Test
-  void hintsOfLibrariesHoldOnceTheirConditionIsReached() throws IOException {
-    String hints =
-        """
-        {"reflection": [
-          {"type": "l.Spare", "condition": {"typeReached": "l.Used"}},
-          {"type": "l.Maker", "condition": {"typeReached": "l.Nobody"}}],
-         "resources": [{"glob": "l/*read.txt"}]}
-        """;
-    library(new Jar().with("META-INF/native-image/g/a/reachability-metadata.json", hints));
+  void whatDataFilesOfAComponentAtWorkNameIsKept() throws IOException {
+    String table = "{\"reflection\": [{\"type\": \"l.Spare\", \"about\": {\"type\": \"l.Used\"}}]}";
+    library(new Jar().with("META-INF/anywhere/g/a/table.json", table));
     main("l.Used.x();");
     try (Analysis found = analyze(Prune.CLASSES)) {
       assertThat(items(found, "lib-1.0.jar"))
-          .contains("l/Spare.class", "l/read.txt", "l/unread.txt")
+          .contains("l/Spare.class", "META-INF/anywhere/g/a/table.json")
           .doesNotContain("l/Maker.class");
+    }
+  }
+
+  @Test
+  void whatDataFilesOfAComponentThatNothingReachesNameIsNoReason() throws IOException {
+    library(new Jar());
+    new Jar()
+        .with("META-INF/anywhere/table.json", "[\"l.Spare\"]")
+        .folder(Compiled.to(dir.resolve("idle"), "package idle; public class Idle { }"))
+        .write(app.resolve("lib/idle-1.0.jar"));
+    main("l.Used.x();");
+    try (Analysis found = analyze(Prune.CLASSES)) {
+      assertThat(items(found, "lib-1.0.jar")).doesNotContain("l/Spare.class");
     }
   }
 

@@ -55,14 +55,13 @@ public final class Entries {
   static Entries read(DataInputStream in) throws IOException {
     Entries all = new Entries(in.readUTF());
     int count = in.readInt();
+    if (count < 1) {
+      throw new IOException("nothing in the archive can be started");
+    }
     for (int i = 0; i < count; i++) {
       String name = in.readUTF();
       String mainClass = in.readUTF();
-      String[] arguments = new String[in.readInt()];
-      for (int j = 0; j < arguments.length; j++) {
-        arguments[j] = in.readUTF();
-      }
-      Entry entry = new Entry(mainClass, arguments);
+      Entry entry = new Entry(mainClass, texts(in));
       int properties = in.readInt();
       for (int j = 0; j < properties; j++) {
         entry.properties.put(in.readUTF(), in.readUTF());
@@ -70,6 +69,15 @@ public final class Entries {
       all.entries.put(name, entry);
     }
     return all;
+  }
+
+  private static String[] texts(DataInputStream in) throws IOException {
+    int count = in.readInt();
+    List<String> texts = new ArrayList<>(); // which grows with what is there, not with what is said
+    for (int i = 0; i < count; i++) {
+      texts.add(in.readUTF());
+    }
+    return texts.toArray(new String[0]);
   }
 
   /** The entry that is asked for, or else the main one. */

@@ -2,6 +2,7 @@ package dev.girdle.start;
 
 import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 
@@ -37,6 +38,9 @@ public final class Index {
   /** The size of a slot of the table, in bytes. */
   public static final int SLOT_BYTES = 8;
 
+  /** A slot has 16 bits for the number of a jar, and one number stands for no jar. */
+  private static final int MOST_JARS = 0xffff - 1;
+
   private final Entries entries;
   private final int java;
   private final boolean preview;
@@ -45,23 +49,61 @@ public final class Index {
   private final int mask;
 
   private Index(DataInputStream in, byte[] bytes) throws IOException {
-    if (in.readInt() != MAGIC) {
-      throw new IOException("the archive's index is damaged");
-    }
+    check(in.readInt() == MAGIC, "it is none, or one of another Girdle");
     entries = Entries.read(in);
     java = in.readInt();
     preview = in.readBoolean();
-    jars = new String[in.readInt()];
+    int count = in.readInt();
+    check(count >= 0 && count <= MOST_JARS && count <= in.available(), "number of jars");
+    jars = new String[count];
     for (int i = 0; i < jars.length; i++) {
       jars[i] = in.readUTF();
     }
-    mask = in.readInt() - 1;
-    int length = (mask + 1) * SLOT_BYTES;
+    int size = in.readInt();
+    check(size > 0 && (size & size - 1) == 0, "size of the table");
+    check((long) size * SLOT_BYTES == in.available(), "length of the table");
+    mask = size - 1;
+    int length = size * SLOT_BYTES;
     slots = ByteBuffer.wrap(bytes, bytes.length - length, length).slice();
+    checkSlots();
   }
 
+  /** No slot stands for a jar that there is not, and a search for what is not there ends. */
+  private void checkSlots() throws IOException {
+    boolean hasFree = false;
+    for (int slot = 0; slot <= mask; slot++) {
+      hasFree |= isFree(slot);
+      check(isFree(slot) || jar(slot) >= 0 && jar(slot) < jars.length, "slot " + slot);
+    }
+    check(hasFree, "it is full");
+  }
+
+  private static void check(boolean isRight, String what) throws IOException {
+    if (!isRight) {
+      throw new IOException(what);
+    }
+  }
+
+  /**
+   * Reads an index.
+   *
+   * @param bytes all of it, and nothing else
+   * @return an index that can be asked for any name
+   * @throws IOException if the bytes are not one, with the place that is wrong
+   */
   static Index read(byte[] bytes) throws IOException {
-    return new Index(new DataInputStream(new ByteArrayInputStream(bytes)), bytes);
+    try {
+      return new Index(new DataInputStream(new ByteArrayInputStream(bytes)), bytes);
+    } catch (EOFException e) {
+      throw damaged("it ends too early", e);
+    } catch (IOException e) {
+      throw damaged(e.getMessage(), e);
+    }
+  }
+
+  private static IOException damaged(String what, IOException cause) {
+    return new IOException(
+        "the archive is damaged, get it again (" + PATH + ": " + what + ")", cause);
   }
 
   Entries entries() {

@@ -1,6 +1,7 @@
 package dev.girdle.start;
 
 import java.io.DataInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 
@@ -25,6 +26,9 @@ public final class Launch {
         throw new IOException("the archive is not whole: " + Entries.PATH + " is missing from it");
       }
       entry = Entries.read(new DataInputStream(in)).chosen();
+    } catch (EOFException e) {
+      Runner.refuse(new IOException("the archive is damaged, get it again (" + Entries.PATH + ")"));
+      return;
     } catch (IOException e) {
       Runner.refuse(e);
       return;

@@ -16,6 +16,7 @@ import java.util.Enumeration;
 import java.util.List;
 import java.util.jar.JarFile;
 import java.util.jar.Manifest;
+import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -30,6 +31,7 @@ import java.util.zip.ZipOutputStream;
  */
 final class Nest {
   private static final String MANIFEST = "META-INF/MANIFEST.MF";
+  private static final int LARGEST_INDEX = 1 << 28;
   private static final String VERSIONS = "META-INF/versions/";
 
   private final ZipFile zip;
@@ -57,7 +59,7 @@ final class Nest {
     if (table == null) {
       throw new IOException(archive + " is not whole: " + Index.PATH + " is missing from it");
     }
-    index = Index.read(read(table));
+    index = Index.read(checked(table));
     copies = new JarFile[index.jars().length];
     manifests = new Manifest[copies.length];
     base = "file:" + archive.toURI().getRawPath().replace("!", "%21") + "!/";
@@ -141,6 +143,24 @@ final class Nest {
     return entry == null ? null : new Found(index.jar(slot), entry);
   }
 
+  /** The index decides what is found at all, so its checksum is looked at; Java does not do so. */
+  private byte[] checked(ZipEntry table) throws IOException {
+    if (table.getSize() < 0 || table.getSize() > LARGEST_INDEX) {
+      throw new IOException(damaged(table, "it cannot be that large"));
+    }
+    byte[] bytes = read(table);
+    CRC32 sum = new CRC32();
+    sum.update(bytes, 0, bytes.length);
+    if (sum.getValue() != table.getCrc()) {
+      throw new IOException(damaged(table, "its checksum is another"));
+    }
+    return bytes;
+  }
+
+  private static String damaged(ZipEntry entry, String what) {
+    return "the archive is damaged, get it again (" + entry.getName() + ": " + what + ")";
+  }
+
   byte[] read(ZipEntry entry) throws IOException {
     int size = (int) entry.getSize();
     byte[] bytes = new byte[size];
@@ -149,7 +169,7 @@ final class Nest {
       while (done < size) {
         int n = in.read(bytes, done, size - done);
         if (n < 0) {
-          throw new IOException(entry.getName() + " in the archive ends too early");
+          throw new IOException(damaged(entry, "it ends too early"));
         }
         done += n;
       }

@@ -1,6 +1,7 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
+import dev.girdle.plan.Declared;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
@@ -17,6 +18,10 @@ import java.util.Map;
 final class PlanJson {
   private PlanJson() {}
 
+  private static Object repositories(Declared declared) {
+    return declared.byLanguage().isEmpty() ? declared.repositories() : declared.byLanguage();
+  }
+
   static Map<String, Object> of(Plan plan) {
     List<String> from = new ArrayList<>();
     from.add(plan.source().app().toString());
@@ -30,7 +35,7 @@ final class PlanJson {
         Json.object(
             "from", from,
             "with", texts(plan.source().with()),
-            "repositories", plan.source().declared().repositories(),
+            "repositories", repositories(plan.source().declared()),
             "offline", plan.source().declared().offline()),
         "identity",
         identity(plan),

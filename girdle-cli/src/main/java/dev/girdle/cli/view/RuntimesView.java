@@ -3,6 +3,7 @@ package dev.girdle.cli.view;
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.io.Sizes;
+import dev.girdle.plan.RuntimeKind;
 import dev.girdle.seal.Sealer;
 import java.util.List;
 
@@ -26,7 +27,9 @@ public record RuntimesView(List<FoundRuntime> runtimes) implements View {
           runtime.target().map(Target::text).orElse("-"),
           Sizes.of(Sealer.sizeOf(runtime.home())),
           runtime.foundBy(),
-          runtime.canGoAlong() ? "whole, trimmed, tight" : "no: older than Java 9",
+          runtime.kinds().isEmpty()
+              ? "no: " + runtime.unfit()
+              : String.join(", ", runtime.kinds().stream().map(RuntimeKind::text).toList()),
           runtime.home().toString());
     }
     table.print(console, true);
@@ -51,7 +54,7 @@ public record RuntimesView(List<FoundRuntime> runtimes) implements View {
                             "folder", r.home().toString(),
                             "bytes", Sealer.sizeOf(r.home()),
                             "foundBy", r.foundBy(),
-                            "canGoAlong", r.canGoAlong()))
+                            "canGoAlong", r.kinds().stream().map(RuntimeKind::text).toList()))
                 .toList()));
   }
 }

@@ -2,6 +2,7 @@ package dev.girdle.java.bundle;
 
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.java.runtime.JavaHome;
+import dev.girdle.plan.RuntimeKind;
 import java.io.File;
 import java.io.IOException;
 import java.io.Reader;
@@ -90,11 +91,14 @@ public final class HostJava {
     Optional<JavaHome> modular = JavaHome.at(home);
     return new FoundRuntime(
         modular.map(JavaHome::title).orElse("Java " + release),
-        release,
+        Integer.toString(release),
         modular.flatMap(JavaHome::target),
         home,
         foundBy,
-        modular.isPresent());
+        modular.isPresent()
+            ? List.of(RuntimeKind.WHOLE, RuntimeKind.TRIMMED, RuntimeKind.TIGHT)
+            : List.of(),
+        modular.isPresent() ? "" : "older than Java 9");
   }
 
   /** What the file {@code release} in a Java's folder says. */

@@ -72,13 +72,6 @@ public final class JavaHow {
   public static final How SERIAL =
       How.of("serial", "is stored together with", "stored together with");
 
-  /** A file that a component ships for builds that know all classes beforehand. */
-  public static final How HINTS =
-      How.of("hints", "is accompanied by the hints", "hints that accompany");
-
-  /** Such a file names it. */
-  public static final How HINT = How.of("hint", "hints at", "hinted at by");
-
   /** A module requires another. */
   public static final How REQUIRES = How.of("requires", "requires", "required by");
 
@@ -134,8 +127,6 @@ public final class JavaHow {
           How.OWN,
           How.BROUGHT,
           How.ALONG,
-          HINTS,
-          HINT,
           REQUIRES,
           USES,
           PROVIDES,

@@ -7,7 +7,6 @@ import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.io.Paths;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.ConstantPool;
-import dev.girdle.java.format.HintFiles;
 import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.LegalTexts;
 import java.io.IOException;
@@ -30,7 +29,6 @@ import org.objectweb.asm.Type;
  * @param components all components, in class-path order
  * @param index what the class path holds
  * @param modules the modules that the components are
- * @param hints what libraries ship for builds that know all classes beforehand
  * @param optionalPackages packages that a component can do without, by the word of its makers
  */
 public record JavaFacts(
@@ -38,7 +36,6 @@ public record JavaFacts(
     List<Component> components,
     ClassIndex index,
     Modules modules,
-    Hints hints,
     Map<Component, Set<String>> optionalPackages) {
   /** Why an item has no use at run time, whatever the closure says. */
   private boolean isShadowed(Item item) {
@@ -75,12 +72,6 @@ public record JavaFacts(
     }
     if (path.equals("META-INF/INDEX.LIST")) {
       return Optional.of("index of the single jar");
-    }
-    if (path.startsWith("META-INF/") && path.endsWith(".pro")) {
-      return Optional.of("rules for another build tool");
-    }
-    if (HintFiles.isOne(path)) {
-      return Optional.of("hints for builds that know all classes beforehand");
     }
     return Optional.empty();
   }

@@ -106,9 +106,6 @@ public final class JavaLinkage implements Linkage {
         return ItemDemands.of(providers.get());
       }
     }
-    if (facts.hints().isHintFile(item)) {
-      return ItemDemands.of(facts.hints().ofFile(item));
-    }
     return ItemDemands.of(FileDemands.of(item, index));
   }
 
@@ -130,7 +127,7 @@ public final class JavaLinkage implements Linkage {
 
   /** What a class that is at work demands, besides what stands in it. */
   private List<Demand> besides(Item item) {
-    List<Demand> demands = new ArrayList<>(facts.hints().of(item));
+    List<Demand> demands = new ArrayList<>(1);
     String described = ClassIndex.packageOf(item.name()) + ".package-info";
     if (index.hasClass(described) && !item.name().equals(described)) {
       demands.add(

@@ -61,7 +61,9 @@ final class EffectivePoms {
 
   /** The description of a project on disk. */
   Pom ofProject(byte[] pom, Path file) throws IOException {
-    return effective(PomReader.read(pom), file, new HashSet<>());
+    Pom raw = PomReader.read(pom);
+    supply.ask(raw.repositories()); // its parent may lie there
+    return effective(raw, file, new HashSet<>());
   }
 
   private Pom effective(Pom raw, Path file, Set<String> importing) throws IOException {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** How project descriptions are put together: what is nearer overrules what is inherited. */
 final class Inheritance {
@@ -20,6 +21,7 @@ final class Inheritance {
         overruled(parent.properties(), child.properties()),
         overruled(parent.dependencies(), child.dependencies()),
         overruled(parent.managed(), child.managed()),
+        both(child.repositories(), parent.repositories()),
         List.of(),
         child.relocation());
   }
@@ -35,6 +37,7 @@ final class Inheritance {
         overruled(pom.properties(), profile.properties()),
         overruled(pom.dependencies(), profile.dependencies()),
         overruled(pom.managed(), profile.managed()),
+        both(profile.repositories(), pom.repositories()),
         pom.profiles(),
         pom.relocation());
   }
@@ -43,6 +46,10 @@ final class Inheritance {
     Map<String, String> all = new LinkedHashMap<>(old);
     all.putAll(by);
     return all;
+  }
+
+  private static List<Pom.Repository> both(List<Pom.Repository> near, List<Pom.Repository> far) {
+    return Stream.concat(near.stream(), far.stream()).distinct().toList();
   }
 
   private static List<Pom.Dependency> overruled(List<Pom.Dependency> old, List<Pom.Dependency> by) {
@@ -72,6 +79,7 @@ final class Inheritance {
         pom.properties(),
         dependencies,
         managed,
+        pom.repositories(),
         List.of(),
         pom.relocation());
   }

@@ -31,6 +31,9 @@ final class Interpolation {
         pom.properties(),
         pom.dependencies().stream().map(this::fill).toList(),
         pom.managed().stream().map(this::fill).toList(),
+        pom.repositories().stream()
+            .map(r -> new Pom.Repository(fill(r.id()), fill(r.url())))
+            .toList(),
         List.of(),
         pom.relocation() == null
             ? null

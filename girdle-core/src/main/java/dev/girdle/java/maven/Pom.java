@@ -14,6 +14,7 @@ import java.util.Map;
  * @param properties the properties
  * @param dependencies the dependencies
  * @param managed what {@code dependencyManagement} says
+ * @param repositories where it says that libraries lie
  * @param profiles its profiles
  * @param relocation where it was moved to; null if it was not
  */
@@ -26,6 +27,7 @@ record Pom(
     Map<String, String> properties,
     List<Dependency> dependencies,
     List<Dependency> managed,
+    List<Repository> repositories,
     List<Profile> profiles,
     Parent relocation) {
   /**
@@ -37,6 +39,14 @@ record Pom(
    * @param relativePath where it lies beside this one; null if it is not given
    */
   record Parent(String group, String artifact, String version, String relativePath) {}
+
+  /**
+   * A place where libraries lie.
+   *
+   * @param id what it is called; not empty
+   * @param url its address; not empty
+   */
+  record Repository(String id, String url) {}
 
   /**
    * A declared dependency.
@@ -87,10 +97,12 @@ record Pom(
    * @param properties the properties
    * @param dependencies the dependencies
    * @param managed what {@code dependencyManagement} says
+   * @param repositories where it says that libraries lie
    */
   record Profile(
       Map<String, String> activation,
       Map<String, String> properties,
       List<Dependency> dependencies,
-      List<Dependency> managed) {}
+      List<Dependency> managed,
+      List<Repository> repositories) {}
 }

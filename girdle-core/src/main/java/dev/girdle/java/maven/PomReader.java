@@ -28,6 +28,7 @@ final class PomReader {
         properties(project),
         dependencies(child(project, "dependencies")),
         dependencies(at(project, "dependencyManagement", "dependencies")),
+        repositories(child(project, "repositories")),
         children(child(project, "profiles"), "profile").stream().map(PomReader::profile).toList(),
         reference(relocation));
   }
@@ -95,7 +96,16 @@ final class PomReader {
         activation,
         properties(e),
         dependencies(child(e, "dependencies")),
-        dependencies(at(e, "dependencyManagement", "dependencies")));
+        dependencies(at(e, "dependencyManagement", "dependencies")),
+        repositories(child(e, "repositories")));
+  }
+
+  private static List<Pom.Repository> repositories(Element section) {
+    return children(section, "repository").stream()
+        .filter(e -> text(e, "url") != null && !text(e, "url").isEmpty())
+        .filter(e -> text(e, "layout") == null || text(e, "layout").equals("default"))
+        .map(e -> new Pom.Repository(String.valueOf(text(e, "id")), text(e, "url")))
+        .toList();
   }
 
   /** The text of a child element; null if there is none. */

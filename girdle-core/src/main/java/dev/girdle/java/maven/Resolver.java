@@ -111,6 +111,7 @@ public final class Resolver {
   }
 
   private void expand(Node node, Pom pom) {
+    supply.ask(pom.repositories());
     readAhead(node, pom);
     for (Pom.Dependency declared : pom.dependencies()) {
       if (declared.group() != null && declared.artifact() != null) {
@@ -288,6 +289,7 @@ public final class Resolver {
     if (anyUnknown) {
       notices.add("some libraries have no description, so what they need in turn is not known");
     }
+    notices.addAll(supply.unasked());
     poms.problems().forEach((c, why) -> notices.add(c + ": its description " + why));
     supply.unverified().forEach(f -> notices.add(f + ": there is no checksum to verify it with"));
     return new Resolution(libraries, List.copyOf(absent.values()), missing, notices);

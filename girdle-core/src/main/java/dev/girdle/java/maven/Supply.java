@@ -2,7 +2,6 @@ package dev.girdle.java.maven;
 
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.fetch.Fetcher;
-import dev.girdle.fetch.Repository;
 import dev.girdle.plan.Declared;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -18,22 +17,32 @@ import org.w3c.dom.Element;
 
 /**
  * Finds files of libraries: first in the folders of this machine, then in the repositories that the
- * user named. What is fetched is verified, and kept in Girdle's cache folder.
+ * user named or allowed. What is fetched is verified, and kept in Girdle's cache folder.
  *
  * <p>Safe for use by several threads.
  */
 final class Supply {
   private final List<Path> folders;
+  private final Repositories repositories;
   private final Fetcher fetcher;
+  private final Set<String> unasked = new TreeSet<>();
 
   Supply(Declared declared, Map<String, String> environment, Progress progress) {
-    this.folders = LocalFolders.all(environment);
+    MavenSettings settings = MavenSettings.of(environment);
+    this.folders = LocalFolders.all(environment, settings);
     // wrong addresses are told even if none of them is asked
-    List<Repository> named =
-        declared.repositories().stream().map(a -> Fetcher.repository(a, environment)).toList();
-    this.fetcher =
-        new Fetcher(
-            declared.offline() ? List.of() : named, folders.get(folders.size() - 1), progress);
+    this.repositories = new Repositories(declared, settings, environment);
+    this.fetcher = new Fetcher(repositories.named(), folders.get(folders.size() - 1), progress);
+  }
+
+  /** From now on, asks the repositories that a description names too, if the user allows it. */
+  void ask(List<Pom.Repository> named) {
+    repositories.of(named, unasked).forEach(fetcher::ask);
+  }
+
+  /** Repositories that are not asked though descriptions name them, each with why. */
+  Set<String> unasked() {
+    return unasked;
   }
 
   /** Whether anything but this machine can be asked. */

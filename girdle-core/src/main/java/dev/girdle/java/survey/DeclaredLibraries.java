@@ -4,6 +4,7 @@ import dev.girdle.app.Absent;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.TreeFile;
+import dev.girdle.java.format.JavaLanguage;
 import dev.girdle.java.maven.Library;
 import dev.girdle.java.maven.Resolution;
 import dev.girdle.java.maven.Resolver;
@@ -93,15 +94,20 @@ final class DeclaredLibraries {
     for (String line : missing) {
       scan.notices.add("declared and not to be found: " + line);
     }
-    if (!missing.isEmpty() && source.declared().repositories().isEmpty()) {
+    if (!missing.isEmpty() && repositories().isEmpty()) {
       scan.notices.add(
-          "only this machine was searched for declared libraries; --repository URL names a"
-              + " repository to fetch them from");
+          "only this machine was searched for declared libraries; --repository WHERE names a"
+              + " repository to fetch them from, --repository declared those that descriptions"
+              + " name");
     }
   }
 
+  private List<String> repositories() {
+    return source.declared().repositoriesOf(JavaLanguage.ID);
+  }
+
   private List<Description> descriptions() throws IOException {
-    boolean wanted = !source.declared().repositories().isEmpty();
+    boolean wanted = !repositories().isEmpty();
     if (Files.isDirectory(source.app())) {
       boolean noJars = scan.components.stream().noneMatch(RawComponent::isJar);
       Set<Path> files = new LinkedHashSet<>();

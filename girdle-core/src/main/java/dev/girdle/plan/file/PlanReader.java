@@ -67,6 +67,7 @@ final class PlanReader {
             value("/identity/release"),
             new Declared(
                 texts(root.at("/application/repositories")),
+                byLanguage(root.at("/application/repositories")),
                 root.at("/application/offline").asBoolean(),
                 only),
             value("/application/language")),
@@ -84,6 +85,14 @@ final class PlanReader {
         runtime(),
         rehearsals(),
         Optional.of(file));
+  }
+
+  private static Map<String, List<String>> byLanguage(JsonNode repositories) {
+    Map<String, List<String>> all = new LinkedHashMap<>();
+    if (repositories.isObject()) {
+      repositories.properties().forEach(e -> all.put(e.getKey(), texts(e.getValue())));
+    }
+    return all;
   }
 
   private RuntimeRequest runtime() {

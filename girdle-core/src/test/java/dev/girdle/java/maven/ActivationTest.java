@@ -17,7 +17,7 @@ class ActivationTest {
     for (int i = 0; i < conditions.length; i += 2) {
       activation.put(conditions[i], conditions[i + 1]);
     }
-    return new Pom.Profile(activation, Map.of(), List.of(), List.of());
+    return new Pom.Profile(activation, Map.of(), List.of(), List.of(), List.of());
   }
 
   private static boolean holds(String target, String... conditions) {
