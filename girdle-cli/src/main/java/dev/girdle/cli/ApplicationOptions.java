@@ -196,7 +196,7 @@ final class ApplicationOptions {
             evidence == null ? choice.evidence() : evidence,
             only),
         new Output(output.forms(), wanted, output.out(), output.replace()),
-        plan.particulars(),
+        plan.metadata(),
         plan.files(),
         plan.runtime(),
         plan.rehearsals(),

@@ -23,8 +23,8 @@ final class ClosureCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Analyzer assessor = new Analyzer(common.startMeter(context));
-    try (Analysis analysis = assessor.analyze(application.plan(context))) {
+    Analyzer analyzer = new Analyzer(common.startMeter(context));
+    try (Analysis analysis = analyzer.analyze(application.plan(context))) {
       common.show(new ClosureView(analysis), context);
       boolean sound = analysis.faults().isEmpty() && analysis.closure().unreadable().isEmpty();
       return sound ? 0 : 1;

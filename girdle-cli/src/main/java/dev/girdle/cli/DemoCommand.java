@@ -85,12 +85,11 @@ final class DemoCommand implements Callable<Integer> {
           "check " + folder.path(),
           () -> new CheckView(check, folder.path().toString()).print(context.console()));
       ArtifactRecord content = Records.read(folder.path());
-      List<RunResult> performances =
+      List<RunResult> results =
           RehearserFactory.of(folder.path(), content, SandboxRequest.USUAL, context.environment())
               .perform(plan.rehearsals(), meter);
       RehearseView rehearsed =
-          new RehearseView(
-              folder.path().toString(), content, performances, Optional.empty(), false);
+          new RehearseView(folder.path().toString(), content, results, Optional.empty(), false);
       view.step(
           "rehearse " + folder.path() + " --plan " + dir, () -> rehearsed.print(context.console()));
       meter.close();
@@ -101,7 +100,7 @@ final class DemoCommand implements Callable<Integer> {
       }
       long millis = (System.nanoTime() - begin) / 1_000_000;
       boolean same = view.result(analysis, artifacts, original.output(), runs(runs), millis);
-      boolean passed = performances.stream().allMatch(RunResult::passed);
+      boolean passed = results.stream().allMatch(RunResult::passed);
       return same && check.isGood() && passed ? 0 : 1;
     }
   }

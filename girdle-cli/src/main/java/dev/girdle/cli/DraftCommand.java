@@ -45,11 +45,11 @@ final class DraftCommand implements Callable<Integer> {
     Meter meter = common.startMeter(context);
     Plan plan = application.plan(context);
     Path folder = to.toAbsolutePath().getParent();
-    Analyzer assessor = new Analyzer(meter);
-    try (Application found = assessor.survey(plan)) {
+    Analyzer analyzer = new Analyzer(meter);
+    try (Application found = analyzer.survey(plan)) {
       Optional<Analysis> analysis =
-          found.starts().isEmpty() ? Optional.empty() : Optional.of(assessor.analyze(plan, found));
-      write(Draft.of(plan, found, analysis, folder, assessor.language(plan).support().archive()));
+          found.starts().isEmpty() ? Optional.empty() : Optional.of(analyzer.analyze(plan, found));
+      write(Draft.of(plan, found, analysis, folder, analyzer.language(plan).support().archive()));
       common.show(new DraftView(to, found, analysis), context);
     }
     return 0;

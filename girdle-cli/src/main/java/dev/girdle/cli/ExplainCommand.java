@@ -34,9 +34,9 @@ final class ExplainCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Analyzer assessor = new Analyzer(common.startMeter(context));
+    Analyzer analyzer = new Analyzer(common.startMeter(context));
     Plan plan = application.plan(context);
-    try (Analysis analysis = assessor.analyze(plan.with(runtime.over(plan.runtime())))) {
+    try (Analysis analysis = analyzer.analyze(plan.with(runtime.over(plan.runtime())))) {
       common.show(new ExplainView(new Explainer(analysis).explain(thing)), context);
     }
     return 0;

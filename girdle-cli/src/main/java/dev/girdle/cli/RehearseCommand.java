@@ -134,35 +134,35 @@ final class RehearseCommand implements Callable<Integer> {
     Rehearser rehearser =
         RehearserFactory.of(
             artifact, content, new SandboxRequest(!noNetwork, bare), context.environment());
-    List<RunResult> performances = rehearser.perform(rehearsals(), meter);
+    List<RunResult> results = rehearser.perform(rehearsals(), meter);
     if (against != null) {
       try (Original original = Original.of(original(), meter)) {
-        performances = performances.stream().map(original::compare).toList();
+        results = results.stream().map(original::compare).toList();
         isCompared = true;
       }
     } else if (plan != null) {
-      performances = besidePlanned(performances, meter);
+      results = besidePlanned(results, meter);
     }
     if (evidence != null) {
-      write(performances);
+      write(results);
     }
     common.show(
         new RehearseView(
-            artifact.toString(), content, performances, Optional.ofNullable(evidence), isCompared),
+            artifact.toString(), content, results, Optional.ofNullable(evidence), isCompared),
         context);
-    return performances.stream().allMatch(RunResult::passed) ? 0 : 1;
+    return results.stream().allMatch(RunResult::passed) ? 0 : 1;
   }
 
   /** Beside the application that the plan names, where that can be started on this machine. */
-  private List<RunResult> besidePlanned(List<RunResult> performances, Meter meter) {
+  private List<RunResult> besidePlanned(List<RunResult> results, Meter meter) {
     Plan planned = PlanFile.read(PlanFile.at(plan).orElseThrow(), context.environment());
     try (Original original = Original.of(planned, meter)) {
-      isCompared = performances.stream().anyMatch(p -> !p.rehearsal().expected().staysUp());
-      return performances.stream()
+      isCompared = results.stream().anyMatch(p -> !p.rehearsal().expected().staysUp());
+      return results.stream()
           .map(p -> p.rehearsal().expected().staysUp() ? p : original.compare(p))
           .toList();
     } catch (GirdleException e) {
-      return performances; // nobody asked for it, and what is expected has been looked at
+      return results; // nobody asked for it, and what is expected has been looked at
     }
   }
 
@@ -209,12 +209,12 @@ final class RehearseCommand implements Callable<Integer> {
         seconds);
   }
 
-  private void write(List<RunResult> performances) {
+  private void write(List<RunResult> results) {
     List<Evidence> all = new ArrayList<>();
     if (Files.exists(evidence)) {
       all.add(EvidenceFile.read(List.of(evidence)));
     }
-    performances.forEach(p -> all.add(p.passed() ? p.evidence() : p.evidence().ofFailure()));
+    results.forEach(p -> all.add(p.passed() ? p.evidence() : p.evidence().ofFailure()));
     try {
       Files.writeString(evidence, EvidenceFile.text(Evidence.of(all)));
     } catch (IOException e) {

@@ -27,7 +27,7 @@ final class RuntimeOptions {
 
   /** What the plan says, overruled by what the command line says. */
   RuntimeRequest over(RuntimeRequest planned) {
-    RuntimeRequest wish = kind == null ? planned : planned.of(kind);
-    return from == null ? wish : wish.from(from);
+    RuntimeRequest request = kind == null ? planned : planned.of(kind);
+    return from == null ? request : request.from(from);
   }
 }

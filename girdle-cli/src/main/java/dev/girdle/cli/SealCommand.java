@@ -230,10 +230,11 @@ final class SealCommand implements Callable<Integer> {
                 output.targets(),
                 out == null ? output.out() : out,
                 replace || output.replace()));
-    RuntimeRequest wish = runtime.over(plan.runtime());
-    wish = withoutDebugTables ? wish.withoutDebugTables() : wish;
-    wish = fastStart == null ? wish : wish.trainedBy(QuotedWords.of("--fast-start", fastStart));
-    changed = changed.with(wish);
+    RuntimeRequest request = runtime.over(plan.runtime());
+    request = withoutDebugTables ? request.withoutDebugTables() : request;
+    request =
+        fastStart == null ? request : request.trainedBy(QuotedWords.of("--fast-start", fastStart));
+    changed = changed.with(request);
     return opensWindow ? changed.with(openingWindows(plan.source().entries())) : changed;
   }
 

@@ -28,10 +28,10 @@ final class SurveyCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Plan plan = application.plan(context);
-    Analyzer assessor = new Analyzer(common.startMeter(context));
-    try (Application found = assessor.survey(plan)) {
-      Optional<Overview> overview = found.entryPoint().map(e -> assessor.look(plan, found));
-      common.show(new SurveyView(found, overview, assessor.recognise(plan)), context);
+    Analyzer analyzer = new Analyzer(common.startMeter(context));
+    try (Application found = analyzer.survey(plan)) {
+      Optional<Overview> overview = found.entryPoint().map(e -> analyzer.look(plan, found));
+      common.show(new SurveyView(found, overview, analyzer.recognise(plan)), context);
     }
     return 0;
   }

@@ -211,16 +211,16 @@ class TightIT {
 
   @Test
   void everyClassOfJavaHasAReason() {
-    List<String> wish = List.of("--runtime", "tight");
-    assertThat(explain("java.util.zip.GZIPOutputStream", wish))
+    List<String> request = List.of("--runtime", "tight");
+    assertThat(explain("java.util.zip.GZIPOutputStream", request))
         .contains("is in. It comes with java.base")
         .contains("h.Ask.main, line 31, uses java.util.zip.GZIPOutputStream");
-    assertThat(explain("java.lang.Module", wish)).contains("libjvm.so looks up by name");
-    assertThat(explain("java.util.concurrent.Phaser", wish))
+    assertThat(explain("java.lang.Module", request)).contains("libjvm.so looks up by name");
+    assertThat(explain("java.util.concurrent.Phaser", request))
         .contains("is left out of java.base: nothing reaches it");
     assertThat(explain("java.util.concurrent.Phaser", List.of()))
         .contains("goes along with java.base");
-    assertThat(explain("java.sql.Driver", wish))
+    assertThat(explain("java.sql.Driver", request))
         .contains("is left out of java.sql", "the module java.sql stays behind");
   }
 

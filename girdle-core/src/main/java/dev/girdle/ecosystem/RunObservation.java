@@ -37,6 +37,13 @@ public interface RunObservation {
   Map<String, String> using(Path home);
 
   /**
+   * Where runtimes and tools of the language lie on systems.
+   *
+   * @return the same at all times
+   */
+  SystemPlaces places();
+
+  /**
    * The words that start an artifact which a runtime has to start, so that it writes down what it
    * uses.
    *

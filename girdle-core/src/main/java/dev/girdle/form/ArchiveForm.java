@@ -38,7 +38,7 @@ public final class ArchiveForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.compression())) {
+    try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.level())) {
       zip.head(layout.head().getBytes(StandardCharsets.UTF_8));
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;

@@ -140,7 +140,7 @@ public final class ExecutableForm implements Form {
     values.put("OFFSET", Long.toString(offset));
     values.put("SIZE", Long.toString(size));
     values.put("DIGEST", digest);
-    values.put("UNPACKER", pack.squeeze().text());
+    values.put("UNPACKER", pack.compression().text());
     values.put("SHORT", digest.substring(0, SHORT));
     values.put("FOLDERS", folders(layout));
     boolean hasLinks = !layout.links().isEmpty();

@@ -55,7 +55,7 @@ public final class TarForm implements Form {
     OutputStream plain =
         new BufferedOutputStream(Files.newOutputStream(place, StandardOpenOption.CREATE_NEW));
     try (TarArchiveOutputStream tar =
-        new TarArchiveOutputStream(pack.squeeze().over(plain, pack.compression()), "UTF-8")) {
+        new TarArchiveOutputStream(pack.compression().over(plain, pack.level()), "UTF-8")) {
       tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
       tar.setBigNumberMode(TarArchiveOutputStream.BIGNUMBER_POSIX);
       tar.setAddPaxHeadersForNonAsciiNames(true);

@@ -16,7 +16,7 @@ public final class Appearance {
   private static final int SHOWN_BY_SYSTEMS = 256;
 
   private final Identity identity;
-  private final AppMetadata particulars;
+  private final AppMetadata metadata;
   private final List<LaunchSpec> starts;
   private final Optional<Target> target;
   private final Optional<Icon> icon;
@@ -26,22 +26,19 @@ public final class Appearance {
    * Reads the icon.
    *
    * @param identity name and release
-   * @param particulars what the plan says besides
+   * @param metadata what the plan says besides
    * @param starts the ways to start it, the main one first
    * @param target where it is to run; empty for everywhere
    * @throws dev.girdle.fault.GirdleException if the icon cannot be used
    */
   public Appearance(
-      Identity identity,
-      AppMetadata particulars,
-      List<LaunchSpec> starts,
-      Optional<Target> target) {
+      Identity identity, AppMetadata metadata, List<LaunchSpec> starts, Optional<Target> target) {
     this.identity = identity;
-    this.particulars = particulars;
+    this.metadata = metadata;
     this.starts = List.copyOf(starts);
     this.target = target;
-    this.icon = Icon.of(particulars.icons());
-    this.bundle = new Bundle(identity, particulars, starts.get(0).label());
+    this.icon = Icon.of(metadata.icons());
+    this.bundle = new Bundle(identity, metadata, starts.get(0).label());
   }
 
   /**
@@ -144,8 +141,8 @@ public final class Appearance {
     LaunchSpec main = starts.get(0);
     MenuEntry entry =
         new MenuEntry(
-            particulars.title().orElse(identity.name()),
-            particulars.description().orElse(""),
+            metadata.title().orElse(identity.name()),
+            metadata.description().orElse(""),
             "bin/" + main.label(),
             shown,
             main.opensWindow());
@@ -170,7 +167,7 @@ public final class Appearance {
                         + i.largest()
                         + " pixels wide; systems show up to "
                         + SHOWN_BY_SYSTEMS));
-    if (isBundle() && particulars.identifier().isEmpty()) {
+    if (isBundle() && metadata.identifier().isEmpty()) {
       notices.add(
           "no identifier is given (org.ternhaven.tidebook); macOS tells applications apart by it");
     }
@@ -191,6 +188,6 @@ public final class Appearance {
   }
 
   private String id() {
-    return particulars.identifier().orElse(identity.name());
+    return metadata.identifier().orElse(identity.name());
   }
 }

@@ -11,18 +11,18 @@ import java.nio.charset.StandardCharsets;
  */
 final class Bundle {
   private final Identity identity;
-  private final AppMetadata particulars;
+  private final AppMetadata metadata;
   private final String label;
 
-  Bundle(Identity identity, AppMetadata particulars, String label) {
+  Bundle(Identity identity, AppMetadata metadata, String label) {
     this.identity = identity;
-    this.particulars = particulars;
+    this.metadata = metadata;
     this.label = label;
   }
 
   /** The bundle's folder, with a slash at the end. */
   String folder() {
-    String title = particulars.title().orElse(identity.name());
+    String title = metadata.title().orElse(identity.name());
     return title.replaceAll("[/:\\\\\"$`%\\p{Cntrl}]", "-") + ".app/";
   }
 
@@ -40,17 +40,17 @@ final class Bundle {
     NSDictionary list = new NSDictionary();
     list.put("CFBundleInfoDictionaryVersion", "6.0");
     list.put("CFBundlePackageType", "APPL");
-    list.put("CFBundleName", particulars.title().orElse(identity.name()));
-    list.put("CFBundleDisplayName", particulars.title().orElse(identity.name()));
+    list.put("CFBundleName", metadata.title().orElse(identity.name()));
+    list.put("CFBundleDisplayName", metadata.title().orElse(identity.name()));
     list.put("CFBundleExecutable", label);
-    list.put("CFBundleIdentifier", particulars.identifier().orElse(identity.name()));
+    list.put("CFBundleIdentifier", metadata.identifier().orElse(identity.name()));
     list.put("CFBundleShortVersionString", release);
     list.put("CFBundleVersion", release);
     list.put("NSHighResolutionCapable", true);
     if (hasIcon) {
       list.put("CFBundleIconFile", identity.name() + ".icns");
     }
-    particulars.vendor().ifPresent(v -> list.put("NSHumanReadableCopyright", "Copyright by " + v));
+    metadata.vendor().ifPresent(v -> list.put("NSHumanReadableCopyright", "Copyright by " + v));
     return list.toXMLPropertyList().replace("\r\n", "\n").getBytes(StandardCharsets.UTF_8);
   }
 

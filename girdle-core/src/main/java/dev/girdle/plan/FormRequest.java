@@ -10,16 +10,16 @@ import java.util.Optional;
  * @param archive how components lie in an archive; of no meaning for other forms
  * @param as the file name of the artifact, in which {@code {name}}, {@code {release}} and {@code
  *     {target}} stand for what they say; empty for the usual one
- * @param compression how hard what is not compressed yet is compressed, from 1 to 9
- * @param squeeze how an executable is compressed; of no meaning for other forms
+ * @param level how hard what is not compressed yet is compressed, from 1 to 9
+ * @param compression how an executable is compressed; of no meaning for other forms
  */
 public record FormRequest(
-    FormKind kind, ArchiveKind archive, Optional<String> as, int compression, Compression squeeze) {
+    FormKind kind, ArchiveKind archive, Optional<String> as, int level, Compression compression) {
   /** What compresses well and does not take long. */
   public static final int USUAL_COMPRESSION = 6;
 
   /**
-   * A form without more wishes.
+   * A form with nothing else asked for.
    *
    * @param kind the form
    * @return components lie whole in an archive
@@ -45,29 +45,29 @@ public record FormRequest(
    * The same form under another name.
    *
    * @param fileName the file name
-   * @return a new wish
+   * @return a new request
    */
   public FormRequest as(String fileName) {
-    return new FormRequest(kind, archive, Optional.of(fileName), compression, squeeze);
+    return new FormRequest(kind, archive, Optional.of(fileName), level, compression);
   }
 
   /**
    * The same form, compressed otherwise.
    *
-   * @param newSqueeze how an executable is compressed
-   * @return a new wish
+   * @param newCompression how an executable is compressed
+   * @return a new request
    */
-  public FormRequest with(Compression newSqueeze) {
-    return new FormRequest(kind, archive, as, compression, newSqueeze);
+  public FormRequest with(Compression newCompression) {
+    return new FormRequest(kind, archive, as, level, newCompression);
   }
 
   /**
    * The same form with components lying otherwise.
    *
    * @param newArchive how components lie in an archive
-   * @return a new wish
+   * @return a new request
    */
   public FormRequest with(ArchiveKind newArchive) {
-    return new FormRequest(kind, newArchive, as, compression, squeeze);
+    return new FormRequest(kind, newArchive, as, level, compression);
   }
 }

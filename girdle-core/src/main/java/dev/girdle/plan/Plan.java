@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param source what is to be sealed
  * @param choice what goes along and what stays behind
  * @param output what is to be made
- * @param particulars what people are shown of the application
+ * @param metadata what people are shown of the application
  * @param files what goes in besides the application
  * @param runtime which runtime goes along
  * @param rehearsals the trial runs that artifacts have to pass
@@ -21,7 +21,7 @@ public record Plan(
     Source source,
     Choice choice,
     Output output,
-    AppMetadata particulars,
+    AppMetadata metadata,
     List<ExtraFile> files,
     RuntimeRequest runtime,
     List<Rehearsal> rehearsals,
@@ -57,7 +57,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Source newSource) {
-    return new Plan(newSource, choice, output, particulars, files, runtime, rehearsals, file);
+    return new Plan(newSource, choice, output, metadata, files, runtime, rehearsals, file);
   }
 
   /**
@@ -67,7 +67,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Choice newChoice) {
-    return new Plan(source, newChoice, output, particulars, files, runtime, rehearsals, file);
+    return new Plan(source, newChoice, output, metadata, files, runtime, rehearsals, file);
   }
 
   /**
@@ -77,7 +77,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Output newOutput) {
-    return new Plan(source, choice, newOutput, particulars, files, runtime, rehearsals, file);
+    return new Plan(source, choice, newOutput, metadata, files, runtime, rehearsals, file);
   }
 
   /**
@@ -87,7 +87,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(RuntimeRequest newRuntime) {
-    return new Plan(source, choice, output, particulars, files, newRuntime, rehearsals, file);
+    return new Plan(source, choice, output, metadata, files, newRuntime, rehearsals, file);
   }
 
   /**
@@ -112,7 +112,7 @@ public record Plan(
         source.with(declared.with(target)),
         choice.with(target),
         new Output(output.forms(), target.stream().toList(), output.out(), output.replace()),
-        particulars,
+        metadata,
         files,
         runtime,
         rehearsals,

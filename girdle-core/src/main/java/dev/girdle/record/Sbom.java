@@ -58,13 +58,13 @@ public final class Sbom {
    * Writes a list.
    *
    * @param identity name and release of the application
-   * @param particulars what the plan says of it besides
+   * @param metadata what the plan says of it besides
    * @param parts its components
    * @return JSON in UTF-8; the same for the same input
    */
-  public static byte[] write(Identity identity, AppMetadata particulars, List<Part> parts) {
+  public static byte[] write(Identity identity, AppMetadata metadata, List<Part> parts) {
     Bom bom = new Bom();
-    bom.setMetadata(metadata(identity, particulars));
+    bom.setMetadata(metadata(identity, metadata));
     Dependency all = new Dependency(APPLICATION);
     for (Part part : parts) {
       bom.addComponent(component(part));
@@ -85,19 +85,19 @@ public final class Sbom {
     }
   }
 
-  private static Metadata metadata(Identity identity, AppMetadata particulars) {
+  private static Metadata metadata(Identity identity, AppMetadata metadata) {
     Component application = new Component();
     application.setType(Component.Type.APPLICATION);
     application.setBomRef(APPLICATION);
     application.setName(identity.name());
     application.setVersion(identity.release().orElse(null));
-    particulars.description().ifPresent(application::setDescription);
-    particulars.vendor().ifPresent(application::setPublisher);
-    particulars.licence().ifPresent(l -> application.setLicenses(choice(List.of(l))));
-    Metadata metadata = new Metadata();
-    metadata.setTimestamp(null);
-    metadata.setComponent(application);
-    return metadata;
+    metadata.description().ifPresent(application::setDescription);
+    metadata.vendor().ifPresent(application::setPublisher);
+    metadata.licence().ifPresent(l -> application.setLicenses(choice(List.of(l))));
+    Metadata about = new Metadata();
+    about.setTimestamp(null);
+    about.setComponent(application);
+    return about;
   }
 
   private static Component component(Part part) {

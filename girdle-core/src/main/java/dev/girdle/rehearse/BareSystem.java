@@ -80,7 +80,7 @@ final class BareSystem {
     for (String tool : TOOLS) {
       Files.createSymbolicLink(bin.resolve(tool), Path.of("busybox"));
     }
-    Files.createDirectories(folder.resolve("usr/lib/jvm/java")); // for one that it is given
+    Files.createDirectories(folder.resolve("usr"));
     Files.createSymbolicLink(folder.resolve("usr/bin"), Path.of("../bin"));
     for (Path loader : LOADERS) {
       if (Files.exists(loader)) {

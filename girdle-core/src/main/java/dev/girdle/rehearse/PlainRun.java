@@ -44,9 +44,9 @@ public record PlainRun(
    */
   public static PlainRun of(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
       throws IOException {
-    ProcessRun act = ProcessRun.of(builder, rehearsal, folder);
+    ProcessRun run = ProcessRun.of(builder, rehearsal, folder);
     return new PlainRun(
-        act.status(), act.output(), act.errors(), Traces.made(builder.directory().toPath()), true);
+        run.status(), run.output(), run.errors(), Traces.made(builder.directory().toPath()), true);
   }
 
   /**

@@ -26,8 +26,8 @@ import java.util.TreeSet;
 /** Runs an artifact as it would be run on a stranger's machine. */
 public final class Rehearser {
   private final RehearsedArtifact subject;
-  private final SandboxRequest wish;
-  private final Optional<Path> java;
+  private final SandboxRequest request;
+  private final Optional<GivenRuntime> runtime;
   private final Optional<RunObservation> observation;
   private final String given;
   private final Optional<List<String>> namespaces;
@@ -37,25 +37,23 @@ public final class Rehearser {
    *
    * @param artifact where the artifact lies
    * @param content its record
-   * @param wish how the stranger's machine is to be
-   * @param java a Java that it has if the artifact brings none; empty if there is none to give
-   * @param javaTitle what that Java is called
+   * @param request how the stranger's machine is to be
+   * @param runtime what it has if the artifact brings none; empty if there is none to give
    * @param observation watches programs of its language; empty if this Girdle does not know it
-   * @throws GirdleException if the artifact needs a Java and there is none to give
+   * @throws GirdleException if the artifact needs a runtime and there is none to give
    */
   public Rehearser(
       Path artifact,
       ArtifactRecord content,
-      SandboxRequest wish,
-      Optional<Path> java,
-      String javaTitle,
+      SandboxRequest request,
+      Optional<GivenRuntime> runtime,
       Optional<RunObservation> observation) {
     this.observation = observation;
     this.subject = new RehearsedArtifact(artifact, content);
-    this.wish = wish;
-    this.namespaces = Namespaces.words(wish.network());
+    this.request = request;
+    this.namespaces = Namespaces.words(request.network());
     boolean needs = content.needsRuntime();
-    if (needs && java.isEmpty()) {
+    if (needs && runtime.isEmpty()) {
       String language = content.runtime().language();
       throw GirdleException.machine(
           artifact
@@ -64,8 +62,8 @@ public final class Rehearser {
               + " along, and there is none here that a stranger could have",
           "  It needs " + content.runtime().text() + "; or seal with --runtime.");
     }
-    this.java = needs ? java : Optional.empty();
-    this.given = needs ? javaTitle : "";
+    this.runtime = needs ? runtime : Optional.empty();
+    this.given = this.runtime.map(GivenRuntime::title).orElse("");
   }
 
   /**
@@ -77,12 +75,12 @@ public final class Rehearser {
    * @throws GirdleException if it cannot be run at all
    */
   public List<RunResult> perform(List<Rehearsal> rehearsals, Progress progress) {
-    List<RunResult> performances = new ArrayList<>();
+    List<RunResult> results = new ArrayList<>();
     for (Rehearsal rehearsal : rehearsals) {
-      progress.at("rehearsing " + rehearsal.name(), performances.size(), rehearsals.size());
-      performances.add(perform(rehearsal));
+      progress.at("rehearsing " + rehearsal.name(), results.size(), rehearsals.size());
+      results.add(perform(rehearsal));
     }
-    return performances;
+    return results;
   }
 
   /**
@@ -93,86 +91,88 @@ public final class Rehearser {
    * @throws GirdleException if it cannot be run at all
    */
   public RunResult perform(Rehearsal rehearsal) {
-    if (!wish.network() && rehearsal.expected().port() > 0) {
+    if (!request.network() && rehearsal.expected().port() > 0) {
       throw GirdleException.request(
           "a machine without a network cannot be asked whether its port "
               + rehearsal.expected().port()
               + " answers",
           "  Name a line that the program prints once it is up, or leave out --no-network.");
     }
-    try (Sandbox stage = Sandbox.of(subject, wish, namespaces, java)) {
-      return perform(rehearsal, stage);
+    try (Sandbox sandbox = Sandbox.of(subject, request, namespaces, runtime)) {
+      return perform(rehearsal, sandbox);
     } catch (IOException e) {
       throw new GirdleException(
           Fault.MACHINE, e, "the rehearsal " + rehearsal.name() + " failed: " + e.getMessage());
     }
   }
 
-  private RunResult perform(Rehearsal rehearsal, Sandbox stage) throws IOException {
+  private RunResult perform(Rehearsal rehearsal, Sandbox sandbox) throws IOException {
     Map<String, String> environment = new HashMap<>();
     String prefix = subject.variablePrefix();
     if (!subject.isArchive()) {
       observation.ifPresent(
-          o -> environment.putAll(o.environment(prefix, subject.content(), stage.seenThere())));
+          o -> environment.putAll(o.environment(prefix, subject.content(), sandbox.seenThere())));
     }
     if (observation.isPresent()) {
-      stage.runtimeInSight().map(observation.get()::using).ifPresent(environment::putAll);
+      sandbox.runtimeInSight().map(observation.get()::using).ifPresent(environment::putAll);
     }
     if (!rehearsal.entry().isEmpty()) {
       environment.put(prefix + "_ENTRY", rehearsal.entry());
     }
     List<String> words = new ArrayList<>();
-    if (stage.has(Trace.PROGRAM)) {
-      words.addAll(Trace.words(stage.seenThere()));
+    if (sandbox.has(Trace.PROGRAM)) {
+      words.addAll(Trace.words(sandbox.seenThere()));
     }
-    words.addAll(start(rehearsal, stage));
+    words.addAll(start(rehearsal, sandbox));
     words.addAll(rehearsal.arguments());
-    ProcessRun act = ProcessRun.of(stage.process(words, environment), rehearsal, stage.seen());
+    ProcessRun run = ProcessRun.of(sandbox.process(words, environment), rehearsal, sandbox.seen());
 
-    SandboxPaths paths = new SandboxPaths(stage.programThere(), stage.homeThere());
+    SandboxPaths paths =
+        new SandboxPaths(
+            sandbox.programThere(), sandbox.homeThere(), observation.map(RunObservation::places));
     Set<Seen> seen = new TreeSet<>();
     Set<String> absent = new TreeSet<>();
     if (observation.isPresent()) {
-      observation.get().read(stage.seen(), paths, seen);
+      observation.get().read(sandbox.seen(), paths, seen);
     }
-    Trace.read(stage.seen(), paths, seen, absent);
-    List<String> lines = new ArrayList<>(act.errors().lines().toList());
-    lines.addAll(act.output().lines().toList());
-    Verdict verdict = new Verdict(rehearsal, act);
+    Trace.read(sandbox.seen(), paths, seen, absent);
+    List<String> lines = new ArrayList<>(run.errors().lines().toList());
+    lines.addAll(run.output().lines().toList());
+    Verdict verdict = new Verdict(rehearsal, run);
     List<String> failures = verdict.failures();
-    List<Diagnosis> troubles = Causes.of(lines, subject, stage.missingLibraries(), observation);
-    if (failures.isEmpty() && troubles.isEmpty()) {
+    List<Diagnosis> diagnoses = Causes.of(lines, subject, sandbox.missingLibraries(), observation);
+    if (failures.isEmpty() && diagnoses.isEmpty()) {
       seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
     }
     return new RunResult(
         rehearsal,
-        stage.hiding(),
+        sandbox.hiding(),
         given,
-        act.status(),
-        act.millis(),
+        run.status(),
+        run.millis(),
         failures,
         verdict.ended(),
-        troubles,
+        diagnoses,
         outside(seen, absent, paths),
         new Evidence(seen),
-        Traces.made(stage.work()),
-        act.output(),
-        act.errors());
+        Traces.made(sandbox.work()),
+        run.output(),
+        run.errors());
   }
 
-  private List<String> start(Rehearsal rehearsal, Sandbox stage) {
+  private List<String> start(Rehearsal rehearsal, Sandbox sandbox) {
     String entry = subject.entry(rehearsal.entry());
     if (!subject.isArchive()) {
-      return List.of(subject.starter(stage.programThere(), entry));
+      return List.of(subject.starter(sandbox.programThere(), entry));
     }
     return observation
         .orElseThrow()
         .start(
-            stage.javaThere().orElseThrow(),
-            stage.programThere(),
+            sandbox.runtimeThere().orElseThrow(),
+            sandbox.programThere(),
             rehearsal.entry(),
             subject.content(),
-            stage.seenThere());
+            sandbox.seenThere());
   }
 
   /** Tells rehearsals apart, and nothing of what they were given, which may be a secret. */

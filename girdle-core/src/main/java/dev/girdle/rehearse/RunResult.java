@@ -11,13 +11,13 @@ import java.util.Set;
  *
  * @param rehearsal what was to be done
  * @param hiding how well this machine was hidden
- * @param given what the machine was given besides, since the artifact brings none: a Java; may be
- *     empty
+ * @param given what the machine was given besides, since the artifact brings none: a runtime; may
+ *     be empty
  * @param status the exit status; -1 if it had to be ended
  * @param millis how long it took, until it was up if it is a service
  * @param failures what was not as expected; empty if it passed
  * @param ended the one of them that is about its exit status; empty if that is as expected
- * @param troubles what it missed, whether it passed or not
+ * @param diagnoses what it missed, whether it passed or not
  * @param outside files outside the artifact that it read, or wanted to read and that are here
  * @param evidence what was seen in use
  * @param made the files it made where it was started, by their paths from there; a sign stands for
@@ -33,7 +33,7 @@ public record RunResult(
     long millis,
     List<String> failures,
     Optional<String> ended,
-    List<Diagnosis> troubles,
+    List<Diagnosis> diagnoses,
     List<Outside> outside,
     Evidence evidence,
     Set<String> made,
@@ -50,7 +50,7 @@ public record RunResult(
   /** Copies the lists. */
   public RunResult {
     failures = List.copyOf(failures);
-    troubles = List.copyOf(troubles);
+    diagnoses = List.copyOf(diagnoses);
     outside = List.copyOf(outside);
     made = Set.copyOf(made);
   }
@@ -70,7 +70,7 @@ public record RunResult(
         millis,
         newFailures,
         ended,
-        troubles,
+        diagnoses,
         outside,
         evidence,
         made,

@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.ecosystem.SystemPlaces;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.TemporaryFolder;
 import java.io.IOException;
@@ -23,7 +24,7 @@ final class Sandbox implements AutoCloseable {
 
   private final TemporaryFolder folder;
   private final Optional<List<String>> namespaces;
-  private final Optional<Path> java;
+  private final Optional<GivenRuntime> runtime;
   private final boolean isBare;
   private final Path program;
   private final Set<String> missingLibraries = new TreeSet<>();
@@ -31,12 +32,12 @@ final class Sandbox implements AutoCloseable {
   private Sandbox(
       TemporaryFolder folder,
       Optional<List<String>> namespaces,
-      Optional<Path> java,
+      Optional<GivenRuntime> runtime,
       boolean isBare,
       Path program) {
     this.folder = folder;
     this.namespaces = namespaces;
-    this.java = java;
+    this.runtime = runtime;
     this.isBare = isBare;
     this.program = program;
   }
@@ -45,20 +46,20 @@ final class Sandbox implements AutoCloseable {
    * Prepares a machine and brings an artifact to it.
    *
    * @param subject the artifact
-   * @param wish how the machine is to be
+   * @param request how the machine is to be
    * @param namespaces the words that put a command into namespaces; empty if there are none
-   * @param java the folder of a Java that it has; empty if the artifact brings its own
+   * @param runtime the runtime that it has; empty if the artifact brings its own, or needs none
    */
   static Sandbox of(
       RehearsedArtifact subject,
-      SandboxRequest wish,
+      SandboxRequest request,
       Optional<List<String>> namespaces,
-      Optional<Path> java)
+      Optional<GivenRuntime> runtime)
       throws IOException {
-    if (namespaces.isEmpty() && (wish.bare() || !wish.network())) {
+    if (namespaces.isEmpty() && (request.bare() || !request.network())) {
       throw GirdleException.machine(
           "this machine gives no namespaces, without which nothing can be "
-              + (wish.bare() ? "bare" : "without a network"),
+              + (request.bare() ? "bare" : "without a network"),
           "  Rehearse as root or on a Linux that has user namespaces, or without this option.");
     }
     TemporaryFolder folder = TemporaryFolder.called("girdle-rehearsal");
@@ -68,17 +69,21 @@ final class Sandbox implements AutoCloseable {
       Files.createDirectories(folder.path().resolve("seen"));
       Files.createDirectories(folder.path().resolve("root"));
       Path program = subject.bringTo(home);
-      Sandbox stage = new Sandbox(folder, namespaces, java, wish.bare(), program);
-      if (wish.bare()) {
+      Sandbox sandbox = new Sandbox(folder, namespaces, runtime, request.bare(), program);
+      if (request.bare()) {
         Path bare = folder.path().resolve("bare");
         List<Path> programs = new ArrayList<>(List.of(program));
-        java.ifPresent(programs::add);
-        stage.missingLibraries.addAll(BareSystem.make(bare, programs));
+        runtime.map(GivenRuntime::home).ifPresent(programs::add);
+        sandbox.missingLibraries.addAll(BareSystem.make(bare, programs));
+        if (runtime.isPresent()) {
+          // a place to mount it at, which what is read only does not get any more
+          Files.createDirectories(bare.resolve(runtime.get().places().given().get(0).substring(1)));
+        }
       }
       try (InputStream in = Sandbox.class.getResourceAsStream("stage.sh")) {
         Files.copy(in, folder.path().resolve("stage.sh"));
       }
-      return stage;
+      return sandbox;
     } catch (IOException | RuntimeException e) {
       folder.close();
       throw e;
@@ -119,16 +124,27 @@ final class Sandbox implements AutoCloseable {
 
   /** A runtime that lies where it lies on this machine, since nothing can be hidden here. */
   Optional<Path> runtimeInSight() {
-    return namespaces.isEmpty() ? java : Optional.empty();
+    return namespaces.isEmpty() ? runtime.map(GivenRuntime::home) : Optional.empty();
   }
 
-  /** The Java that starts archives, as the program finds it. */
-  Optional<String> javaThere() {
-    if (namespaces.isEmpty() || java.isEmpty()) {
-      return java.map(j -> j.resolve("bin/java").toString());
-    }
-    boolean isUsual = isBare || Files.isDirectory(Path.of("/usr/lib/jvm"));
-    return Optional.of((isUsual ? "/usr/lib/jvm/java" : "/opt/java/given") + "/bin/java");
+  /** The folder of the runtime that it has, as the program finds it. */
+  private Optional<String> runtimeFolderThere() {
+    return namespaces.isEmpty()
+        ? runtime.map(r -> r.home().toString())
+        : runtime.map(GivenRuntime::places).map(this::placeOf);
+  }
+
+  private String placeOf(SystemPlaces places) {
+    List<String> given = places.given();
+    return given.stream()
+        .filter(g -> isBare || Files.isDirectory(Path.of(g).getParent()))
+        .findFirst()
+        .orElse(given.get(given.size() - 1));
+  }
+
+  /** The program of the runtime that starts archives, as they find it. */
+  Optional<String> runtimeThere() {
+    return runtimeFolderThere().map(f -> f + "/" + runtime.get().places().program());
   }
 
   /** Whether a program of this system is there. */
@@ -137,7 +153,7 @@ final class Sandbox implements AutoCloseable {
   }
 
   /** A process that runs some words there; nothing is started yet. */
-  ProcessBuilder process(List<String> words, Map<String, String> more) {
+  ProcessBuilder process(List<String> words, Map<String, String> more) throws IOException {
     List<String> command = new ArrayList<>();
     if (namespaces.isPresent()) {
       command.addAll(namespaces.get());
@@ -146,7 +162,8 @@ final class Sandbox implements AutoCloseable {
       command.add(folder.path().resolve("root").toString());
       command.add(folder.path().resolve("home").toString());
       command.add(seen().toString());
-      command.add(java.map(Path::toString).orElse(""));
+      command.add(runtime.map(r -> r.home().toString()).orElse(""));
+      command.add(runtimeFolderThere().orElse(""));
       command.add(isBare ? folder.path().resolve("bare").toString() : "");
       command.add(String.join("\n", HiddenPlaces.all()));
     }

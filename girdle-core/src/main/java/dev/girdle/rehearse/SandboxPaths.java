@@ -1,6 +1,8 @@
 package dev.girdle.rehearse;
 
 import dev.girdle.ecosystem.RunPaths;
+import dev.girdle.ecosystem.SystemPlaces;
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /**
@@ -8,8 +10,10 @@ import java.util.regex.Pattern;
  *
  * @param program where the artifact lies there
  * @param home the stranger's home there
+ * @param runtime where runtimes of its language lie on systems; empty if it has none
  */
-record SandboxPaths(String program, String home) implements RunPaths {
+record SandboxPaths(String program, String home, Optional<SystemPlaces> runtime)
+    implements RunPaths {
   private static final Pattern UNPACKED =
       Pattern.compile("(?:/\\.cache/girdle-run|^/tmp/girdle-run-\\d+)/[^/]+/");
 
@@ -40,10 +44,10 @@ record SandboxPaths(String program, String home) implements RunPaths {
         || path.startsWith("/lib")
         || path.startsWith("/usr/")
         || path.startsWith("/bin/")
-        || path.startsWith("/opt/java")
+        || runtime.map(r -> r.hold(path)).orElse(false)
         || path.matches(
             "/etc/(ld\\.so\\..*|passwd|group|nsswitch\\.conf|hosts|host\\.conf|resolv\\.conf"
-                + "|localtime|timezone|os-release|gai\\.conf|machine-id|java.*|ssl/.*|mime\\.types)")
+                + "|localtime|timezone|os-release|gai\\.conf|machine-id|ssl/.*|mime\\.types)")
         || path.equals("/")
         || path.equals("/etc")
         || path.equals("/tmp");

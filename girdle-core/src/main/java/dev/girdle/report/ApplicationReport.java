@@ -118,7 +118,7 @@ public final class ApplicationReport {
   }
 
   private Subject subject(String girdle) {
-    Optional<String> title = analysis.plan().particulars().title();
+    Optional<String> title = analysis.plan().metadata().title();
     String need = analysis.need().map(RuntimeNeed::text).orElse("no runtime");
     return new Subject(
         title.orElse(analysis.application().identity().name()),

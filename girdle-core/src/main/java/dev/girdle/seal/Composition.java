@@ -29,7 +29,7 @@ final class Composition {
     Appearance appearance =
         new Appearance(
             analysis.application().identity(),
-            analysis.plan().particulars(),
+            analysis.plan().metadata(),
             analysis.application().starts(),
             analysis.plan().choice().target());
     LayoutRequest request =

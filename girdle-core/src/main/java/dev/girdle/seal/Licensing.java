@@ -37,7 +37,7 @@ public final class Licensing {
    * @return what it says itself; for the user's own code, what the plan says of it
    */
   public List<String> licences(Component component) {
-    Optional<String> planned = analysis.plan().particulars().licence();
+    Optional<String> planned = analysis.plan().metadata().licence();
     boolean isOwn = component.role() == Role.OWN;
     return isOwn && planned.isPresent() ? List.of(planned.get()) : provenance(component).licences();
   }

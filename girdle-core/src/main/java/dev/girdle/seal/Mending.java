@@ -25,7 +25,7 @@ public final class Mending implements AutoCloseable {
   private static final int MOST_ROUNDS = 12;
   private static final String NOTE = "missed in a rehearsal";
 
-  private final Analyzer assessor;
+  private final Analyzer analyzer;
   private final Sealer sealer;
   private final RehearsalGate gate;
   private final TemporaryFolder folder;
@@ -35,12 +35,12 @@ public final class Mending implements AutoCloseable {
   /**
    * Prepares to seal.
    *
-   * @param assessor finds out what is needed
+   * @param analyzer finds out what is needed
    * @param sealer makes the artifacts
    * @param gate what they have to pass
    */
-  public Mending(Analyzer assessor, Sealer sealer, RehearsalGate gate) {
-    this.assessor = assessor;
+  public Mending(Analyzer analyzer, Sealer sealer, RehearsalGate gate) {
+    this.analyzer = analyzer;
     this.sealer = sealer.through(gate);
     this.gate = gate;
     this.folder = TemporaryFolder.called("girdle-mending");
@@ -72,7 +72,7 @@ public final class Mending implements AutoCloseable {
   public Mended seal(Plan plan) {
     Plan current = plan;
     for (int round = 1; ; round++) {
-      Analyses analyses = assessor.analyzeAll(current);
+      Analyses analyses = analyzer.analyzeAll(current);
       try {
         Outcome outcome = sealer.seal(analyses);
         boolean canGoOn = gate.hasFailed() && round < MOST_ROUNDS;

@@ -48,7 +48,7 @@ final class RecordBuilder {
   }
 
   byte[] bytes(List<WrittenFile> written) {
-    AppMetadata particulars = analysis.plan().particulars();
+    AppMetadata metadata = analysis.plan().metadata();
     return RecordFile.write(
         new ArtifactRecord(
             ArtifactRecord.FORMAT,
@@ -56,11 +56,11 @@ final class RecordBuilder {
             girdleRelease,
             analysis.application().identity().name(),
             analysis.application().identity().release().orElse(null),
-            particulars.title().orElse(null),
-            particulars.vendor().orElse(null),
-            particulars.identifier().orElse(null),
-            particulars.licence().orElse(null),
-            !particulars.icons().isEmpty(),
+            metadata.title().orElse(null),
+            metadata.vendor().orElse(null),
+            metadata.identifier().orElse(null),
+            metadata.licence().orElse(null),
+            !metadata.icons().isEmpty(),
             form,
             analysis.entry().name(),
             analysis.application().starts().stream().map(RecordBuilder::start).toList(),

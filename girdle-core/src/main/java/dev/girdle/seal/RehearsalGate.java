@@ -24,7 +24,7 @@ import java.util.TreeSet;
 /** Rehearses what was made before it gets to its place; what fails does not get there. */
 public final class RehearsalGate {
   private final List<Rehearsal> rehearsals;
-  private final SandboxRequest wish;
+  private final SandboxRequest request;
   private final Map<String, String> environment;
   private final Optional<Target> here;
   private final Optional<Original> original;
@@ -35,7 +35,7 @@ public final class RehearsalGate {
    * Creates a gate.
    *
    * @param rehearsals what every artifact has to pass; at least one
-   * @param wish how the stranger's machine is to be
+   * @param request how the stranger's machine is to be
    * @param environment this machine's environment
    * @param here this machine's target; empty if it is none
    * @param original the application as it was handed over, to be held beside the artifacts; empty
@@ -43,12 +43,12 @@ public final class RehearsalGate {
    */
   public RehearsalGate(
       List<Rehearsal> rehearsals,
-      SandboxRequest wish,
+      SandboxRequest request,
       Map<String, String> environment,
       Optional<Target> here,
       Optional<Original> original) {
     this.rehearsals = List.copyOf(rehearsals);
-    this.wish = wish;
+    this.request = request;
     this.environment = environment;
     this.here = here;
     this.original = original;
@@ -69,7 +69,7 @@ public final class RehearsalGate {
     if (!isForHere) {
       return List.of("not rehearsed: it is for " + content.target());
     }
-    Rehearser rehearser = RehearserFactory.of(artifact, content, wish, environment);
+    Rehearser rehearser = RehearserFactory.of(artifact, content, request, environment);
     List<String> lines = new ArrayList<>();
     String hiding = "";
     for (RunResult performed : rehearser.perform(rehearsals, Progress.SILENT)) {
@@ -81,12 +81,12 @@ public final class RehearsalGate {
                 + result.rehearsal().name()
                 + " failed: "
                 + String.join("; ", result.failures()));
-        result.troubles().forEach(t -> add(t, lines));
-        result.troubles().stream()
+        result.diagnoses().forEach(t -> add(t, lines));
+        result.diagnoses().stream()
             .map(Diagnosis::leftOut)
             .filter(l -> !l.isEmpty())
             .forEach(missed::add);
-        if (result.troubles().isEmpty()) {
+        if (result.diagnoses().isEmpty()) {
           result
               .errors()
               .lines()
@@ -132,11 +132,11 @@ public final class RehearsalGate {
     return seen;
   }
 
-  private static void add(Diagnosis trouble, List<String> lines) {
-    lines.add("  " + trouble.cause());
-    if (!trouble.mend().isEmpty()) {
+  private static void add(Diagnosis diagnosis, List<String> lines) {
+    lines.add("  " + diagnosis.cause());
+    if (!diagnosis.mend().isEmpty()) {
       lines.add("    in the plan:");
-      trouble.mend().lines().forEach(l -> lines.add("      " + l));
+      diagnosis.mend().lines().forEach(l -> lines.add("      " + l));
     }
   }
 

@@ -3,7 +3,9 @@ package dev.girdle.seal;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.record.ArtifactRecord;
+import dev.girdle.rehearse.GivenRuntime;
 import dev.girdle.rehearse.Rehearser;
 import dev.girdle.rehearse.SandboxRequest;
 import java.nio.file.Path;
@@ -19,21 +21,26 @@ public final class RehearserFactory {
    *
    * @param artifact where it lies
    * @param content its record
-   * @param wish how the stranger's machine is to be
+   * @param request how the stranger's machine is to be
    * @param environment this machine's environment, for finding a runtime that a stranger could have
    * @return to be asked for runs
    */
   public static Rehearser of(
-      Path artifact, ArtifactRecord content, SandboxRequest wish, Map<String, String> environment) {
-    Optional<FoundRuntime> java =
+      Path artifact,
+      ArtifactRecord content,
+      SandboxRequest request,
+      Map<String, String> environment) {
+    Optional<RunObservation> observation =
+        Ecosystems.installed().find(content.language()).flatMap(Ecosystem::observation);
+    Optional<FoundRuntime> runtime =
         content.needsRuntime() ? fitting(content, environment) : Optional.empty();
     return new Rehearser(
         artifact,
         content,
-        wish,
-        java.map(FoundRuntime::home),
-        java.map(FoundRuntime::title).orElse(""),
-        Ecosystems.installed().find(content.language()).flatMap(Ecosystem::observation));
+        request,
+        runtime.flatMap(
+            r -> observation.map(o -> new GivenRuntime(r.home(), r.title(), o.places()))),
+        observation);
   }
 
   private static Optional<FoundRuntime> fitting(

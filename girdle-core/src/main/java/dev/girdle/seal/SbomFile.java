@@ -36,8 +36,7 @@ final class SbomFile {
               digest(component),
               !analysis.selection().isWhole(component)));
     }
-    byte[] bytes =
-        Sbom.write(analysis.application().identity(), analysis.plan().particulars(), parts);
+    byte[] bytes = Sbom.write(analysis.application().identity(), analysis.plan().metadata(), parts);
     String path = Licensing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
     return List.of(LayoutFile.made(path, bytes, "lists the components (CycloneDX)"));
   }

@@ -123,13 +123,13 @@ public final class Sealer {
         shape(analysis, wished) == Shape.FOLDER
             ? Optional.empty() // which has all components as files
             : analysis.model().listsComponents();
-    FormRequest wish = fitting(wished, reader.isPresent());
-    String top = top(wish, place);
-    Layout layout = new Composition(analysis, shape(analysis, wish), wish.kind()).layout();
-    Form form = form(analysis, wish, top);
+    FormRequest request = fitting(wished, reader.isPresent());
+    String top = top(request, place);
+    Layout layout = new Composition(analysis, shape(analysis, request), request.kind()).layout();
+    Form form = form(analysis, request, top);
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(analysis, wished, r)).ifPresent(notices::add);
-    RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, wish.label(), layout);
+    RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, request.label(), layout);
     long size;
     boolean replace = analysis.plan().output().replace();
     try (Output output = Output.at(place, "--out", there -> replace && Places.isOfGirdle(there))) {
@@ -146,25 +146,27 @@ public final class Sealer {
       output.moveIn();
     }
     return new Artifact(
-        wish.label(),
+        request.label(),
         analysis.plan().choice().target(),
         place,
         size,
         layout.files().size(),
-        start(wish, layout, place, top),
+        start(request, layout, place, top),
         notices);
   }
 
-  private static FormRequest fitting(FormRequest wish, boolean readsClassPath) {
-    boolean isFree = wish.archive() == ArchiveKind.FITTING;
-    return isFree ? wish.with(readsClassPath ? ArchiveKind.MERGED : ArchiveKind.NESTED) : wish;
+  private static FormRequest fitting(FormRequest request, boolean readsClassPath) {
+    boolean isFree = request.archive() == ArchiveKind.FITTING;
+    return isFree
+        ? request.with(readsClassPath ? ArchiveKind.MERGED : ArchiveKind.NESTED)
+        : request;
   }
 
   /** Who reads the class path as files finds one file in an archive. */
-  private static String aboutClassPath(Analysis analysis, FormRequest wish, String reader) {
+  private static String aboutClassPath(Analysis analysis, FormRequest request, String reader) {
     String why = reader + " may read the class path as files";
-    if (shape(analysis, fitting(wish, true)) == Shape.MERGED) {
-      return wish.archive() == ArchiveKind.FITTING
+    if (shape(analysis, fitting(request, true)) == Shape.MERGED) {
+      return request.archive() == ArchiveKind.FITTING
           ? why + ", so the archive is one tree; --archive nested makes it another"
           : why + ", which are one file in an archive";
     }
@@ -172,34 +174,33 @@ public final class Sealer {
   }
 
   /** The folder inside a packed folder, which is called like the archive. */
-  private static String top(FormRequest wish, Path place) {
+  private static String top(FormRequest request, Path place) {
     String name = place.getFileName().toString();
-    return switch (wish.kind()) {
+    return switch (request.kind()) {
       case FOLDER, ARCHIVE, EXECUTABLE -> "";
       case ZIP, TGZ -> name.replaceFirst("\\.(zip|tgz|tar\\.gz)$", "") + "/";
     };
   }
 
-  private static Form form(Analysis analysis, FormRequest wish, String top) {
+  private static Form form(Analysis analysis, FormRequest request, String top) {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
-    return switch (wish.kind()) {
+    return switch (request.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE ->
-          new ArchiveForm(new Pack(date, wish.compression(), Compression.GZIP, top));
-      case TGZ -> new TarForm(new Pack(date, wish.compression(), Compression.GZIP, top));
+      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, request.level(), Compression.GZIP, top));
+      case TGZ -> new TarForm(new Pack(date, request.level(), Compression.GZIP, top));
       case EXECUTABLE ->
-          isSelfStartingArchive(analysis, wish)
-              ? new ArchiveForm(new Pack(date, wish.compression(), wish.squeeze(), ""))
+          isSelfStartingArchive(analysis, request)
+              ? new ArchiveForm(new Pack(date, request.level(), request.compression(), ""))
               : new ExecutableForm(
-                  new Pack(date, wish.compression(), wish.squeeze(), ""), head(analysis));
+                  new Pack(date, request.level(), request.compression(), ""), head(analysis));
     };
   }
 
   /**
    * Without a runtime in it, an executable is an archive that starts itself, where there is one.
    */
-  private static boolean isSelfStartingArchive(Analysis analysis, FormRequest wish) {
-    return wish.kind() == FormKind.EXECUTABLE
+  private static boolean isSelfStartingArchive(Analysis analysis, FormRequest request) {
+    return request.kind() == FormKind.EXECUTABLE
         && !analysis.plan().runtime().isBundled()
         && analysis.ecosystem().support().shapes().contains(Shape.NESTED);
   }
@@ -232,9 +233,9 @@ public final class Sealer {
         analysis.application().starts().stream().map(LaunchSpec::label).toList());
   }
 
-  private static String start(FormRequest wish, Layout layout, Path place, String top) {
+  private static String start(FormRequest request, Layout layout, Path place, String top) {
     String inside = layout.start().formatted(top.replaceFirst("/$", ""));
-    return switch (wish.kind()) {
+    return switch (request.kind()) {
       case FOLDER, ARCHIVE -> layout.start().formatted(place);
       case EXECUTABLE ->
           place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
@@ -252,14 +253,14 @@ public final class Sealer {
     };
   }
 
-  private static Shape shape(Analysis analysis, FormRequest wish) {
-    if (isSelfStartingArchive(analysis, wish)) {
+  private static Shape shape(Analysis analysis, FormRequest request) {
+    if (isSelfStartingArchive(analysis, request)) {
       return Shape.NESTED;
     }
-    if (wish.kind() != FormKind.ARCHIVE) {
+    if (request.kind() != FormKind.ARCHIVE) {
       return Shape.FOLDER;
     }
-    return wish.archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
+    return request.archive() == ArchiveKind.MERGED ? Shape.MERGED : Shape.NESTED;
   }
 
   /**

@@ -1,20 +1,22 @@
 #!/bin/sh
 # Makes the root folder of a stranger's machine and runs a program in it. Runs in mount and process
 # namespaces of its own, so that all that is mounted here is gone with it.
-#   stage.sh ROOT HOME SEEN JAVA BARE HIDDEN PROGRAM ARGUMENTS
+#   stage.sh ROOT HOME SEEN RUNTIME PLACE BARE HIDDEN PROGRAM ARGUMENTS
 #     ROOT    an empty folder       HOME    becomes /home/stranger, where the program works
 #     SEEN    becomes /seen, where logs are written
-#     JAVA    a Java that the machine has, since the program brings none; or empty
+#     RUNTIME a runtime that the machine has, since the program brings none; or empty
+#     PLACE   where it lies there
 #     BARE    a folder that holds all of the system that there is; or empty for this one's system
 #     HIDDEN  paths of this system that are not there, each on a line
 set -eu
 root=$1
 home=$2
 seen=$3
-java=$4
-bare=$5
-hidden=$6
-shift 6
+runtime=$4
+place=$5
+bare=$6
+hidden=$7
+shift 7
 mount -t tmpfs -o mode=755 girdle "$root"
 cd "$root"
 mkdir -p proc dev tmp home/stranger seen root var/tmp run
@@ -48,12 +50,8 @@ else
     fi
   done
 fi
-if [ -n "$java" ]; then
-  if [ -d "$root/usr/lib/jvm" ]; then
-    share "$java" "$root/usr/lib/jvm/java"
-  else
-    share "$java" "$root/opt/java/given"
-  fi
+if [ -n "$runtime" ]; then
+  share "$runtime" "$root$place"
 fi
 mount -t proc proc "$root/proc"
 for device in null zero full random urandom tty; do

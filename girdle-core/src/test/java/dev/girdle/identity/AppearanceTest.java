@@ -29,7 +29,7 @@ class AppearanceTest {
 
   @TempDir Path dir;
 
-  private AppMetadata particulars(String title) throws IOException {
+  private AppMetadata metadata(String title) throws IOException {
     Path icon = dir.resolve("icon.png");
     ImageIO.write(new BufferedImage(64, 64, BufferedImage.TYPE_INT_ARGB), "png", icon.toFile());
     return new AppMetadata(
@@ -42,11 +42,11 @@ class AppearanceTest {
         List.of(icon));
   }
 
-  private static Appearance of(AppMetadata particulars, boolean window, String target) {
+  private static Appearance of(AppMetadata metadata, boolean window, String target) {
     EntryPoint point = new EntryPoint("a.Main", "a.jar", "x");
     LaunchSpec start = new LaunchSpec("tidebook", point, List.of(), List.of(), Map.of(), window);
     Optional<Target> where = target.isEmpty() ? Optional.empty() : Optional.of(Target.of(target));
-    return new Appearance(IDENTITY, particulars, List.of(start), where);
+    return new Appearance(IDENTITY, metadata, List.of(start), where);
   }
 
   private static String text(Layout layout, String path) throws IOException {
@@ -57,7 +57,7 @@ class AppearanceTest {
 
   @Test
   void linuxGetsAMenuEntryAndIcons() throws IOException {
-    Appearance linux = of(particulars("Tide \\ Book"), true, "linux-x64");
+    Appearance linux = of(metadata("Tide \\ Book"), true, "linux-x64");
     Layout layout = linux.dress(EMPTY);
     assertThat(layout.files())
         .extracting(LayoutFile::path)
@@ -82,7 +82,7 @@ class AppearanceTest {
 
   @Test
   void macosGetsABundle() throws Exception {
-    Appearance macos = of(particulars("Tide/Book"), false, "macos-arm64");
+    Appearance macos = of(metadata("Tide/Book"), false, "macos-arm64");
     assertThat(macos.programFolder()).isEqualTo("Tide-Book.app/Contents/Resources/");
     Layout layout = macos.dress(EMPTY);
     NSDictionary list =
@@ -99,7 +99,7 @@ class AppearanceTest {
 
   @Test
   void windowsGetsAnIconBesideTheStarter() throws IOException {
-    Appearance windows = of(particulars("Tide Book"), false, "windows-x64");
+    Appearance windows = of(metadata("Tide Book"), false, "windows-x64");
     assertThat(windows.dress(EMPTY).files())
         .extracting(LayoutFile::path)
         .containsExactly("bin/tidebook.ico");

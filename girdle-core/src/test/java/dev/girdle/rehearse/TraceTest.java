@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 class TraceTest {
   private static final SandboxPaths PATHS =
-      new SandboxPaths("/home/stranger/tidebook-1", "/home/stranger");
+      new SandboxPaths("/home/stranger/tidebook-1", "/home/stranger", java.util.Optional.empty());
 
   @TempDir Path dir;
   private final Set<Seen> seen = new TreeSet<>();

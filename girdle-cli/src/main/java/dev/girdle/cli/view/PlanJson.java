@@ -70,14 +70,14 @@ final class PlanJson {
   private static Map<String, Object> identity(Plan plan) {
     return Json.object(
         "name", plan.source().name(),
-        "title", plan.particulars().title(),
-        "description", plan.particulars().description(),
+        "title", plan.metadata().title(),
+        "description", plan.metadata().description(),
         "release", plan.source().release(),
-        "vendor", plan.particulars().vendor(),
-        "identifier", plan.particulars().identifier(),
-        "homepage", plan.particulars().homepage(),
-        "licence", plan.particulars().licence(),
-        "icon", plan.particulars().icons().isEmpty() ? null : texts(plan.particulars().icons()));
+        "vendor", plan.metadata().vendor(),
+        "identifier", plan.metadata().identifier(),
+        "homepage", plan.metadata().homepage(),
+        "licence", plan.metadata().licence(),
+        "icon", plan.metadata().icons().isEmpty() ? null : texts(plan.metadata().icons()));
   }
 
   private static Map<String, Object> entry(Entry entry) {
@@ -89,18 +89,20 @@ final class PlanJson {
         "window", entry.opensWindow());
   }
 
-  private static Map<String, Object> form(FormRequest wish) {
+  private static Map<String, Object> form(FormRequest request) {
     return Json.object(
         "form",
-        wish.kind().text(),
+        request.kind().text(),
         "kind",
-        wish.kind() == FormKind.ARCHIVE ? wish.archive().name().toLowerCase(Locale.ROOT) : null,
+        request.kind() == FormKind.ARCHIVE
+            ? request.archive().name().toLowerCase(Locale.ROOT)
+            : null,
         "as",
-        wish.as(),
+        request.as(),
         "compression",
-        wish.kind() == FormKind.FOLDER ? null : wish.compression(),
+        request.kind() == FormKind.FOLDER ? null : request.level(),
         "packing",
-        wish.kind() == FormKind.EXECUTABLE ? wish.squeeze().text() : null);
+        request.kind() == FormKind.EXECUTABLE ? request.compression().text() : null);
   }
 
   private static List<Object> patterns(List<NamePattern> patterns) {

@@ -18,14 +18,14 @@ import java.util.Optional;
  *
  * @param path where the artifact lies, as the user named it
  * @param content its record
- * @param performances the rehearsals, in their order
+ * @param results the rehearsals, in their order
  * @param evidence where evidence was written; empty if nowhere
  * @param isCompared whether the application as it was handed over did the same beside it
  */
 public record RehearseView(
     String path,
     ArtifactRecord content,
-    List<RunResult> performances,
+    List<RunResult> results,
     Optional<Path> evidence,
     boolean isCompared)
     implements View {
@@ -33,7 +33,7 @@ public record RehearseView(
 
   @Override
   public void print(Console console) {
-    RunResult first = performances.get(0);
+    RunResult first = results.get(0);
     String release = content.release() == null ? "" : " " + content.release();
     console.line(
         console.paint(Paint.STRONG, content.name() + release)
@@ -45,7 +45,7 @@ public record RehearseView(
     if (isCompared) {
       console.line("  The application as it was handed over was run beside it, to compare.");
     }
-    performances.forEach(p -> one(p, console));
+    results.forEach(p -> one(p, console));
     evidence.ifPresent(
         e -> {
           console.gap();
@@ -68,7 +68,7 @@ public record RehearseView(
     p.failures().forEach(f -> console.line("  " + console.paint(Paint.BAD, f)));
     if (p.passed()) {
       console.line("  " + used(p));
-    } else if (p.troubles().isEmpty()) {
+    } else if (p.diagnoses().isEmpty()) {
       console.line("  The last that it said:");
       String said = p.errors().isBlank() ? p.output() : p.errors();
       // where in the code it was says less than what it was
@@ -77,14 +77,14 @@ public record RehearseView(
           .subList(Math.max(0, lines.size() - LAST_LINES), lines.size())
           .forEach(l -> console.line("    " + l));
     }
-    for (Diagnosis trouble : p.troubles()) {
-      console.line("  " + console.paint(Paint.NOTICE, trouble.cause()));
-      if (!trouble.said().isEmpty()) {
-        console.line("    it said: " + trouble.said());
+    for (Diagnosis diagnosis : p.diagnoses()) {
+      console.line("  " + console.paint(Paint.NOTICE, diagnosis.cause()));
+      if (!diagnosis.said().isEmpty()) {
+        console.line("    it said: " + diagnosis.said());
       }
-      if (!trouble.mend().isEmpty()) {
+      if (!diagnosis.mend().isEmpty()) {
         console.line("    in the plan:");
-        trouble.mend().lines().forEach(l -> console.line("      " + l));
+        diagnosis.mend().lines().forEach(l -> console.line("      " + l));
       }
     }
     for (RunResult.Outside outside : p.outside()) {
@@ -126,15 +126,15 @@ public record RehearseView(
 
   @Override
   public void printQuiet(Console console) {
-    long failed = performances.stream().filter(p -> !p.passed()).count();
+    long failed = results.stream().filter(p -> !p.passed()).count();
     console.line(
         failed == 0
             ? console.paint(Paint.GOOD, "A stranger can run it") + ": " + path
             : console.paint(
                     Paint.BAD,
-                    failed == performances.size() && failed == 1
+                    failed == results.size() && failed == 1
                         ? "A stranger cannot run it"
-                        : failed + " of " + performances.size() + " rehearsals failed")
+                        : failed + " of " + results.size() + " rehearsals failed")
                 + ": "
                 + path);
   }
@@ -145,8 +145,8 @@ public record RehearseView(
         console,
         Json.object(
             "artifact", path,
-            "passed", performances.stream().allMatch(RunResult::passed),
-            "rehearsals", performances.stream().map(RehearseView::json).toList()));
+            "passed", results.stream().allMatch(RunResult::passed),
+            "rehearsals", results.stream().map(RehearseView::json).toList()));
   }
 
   private static Map<String, Object> json(RunResult p) {
@@ -160,7 +160,7 @@ public record RehearseView(
         "millis", p.millis(),
         "failures", p.failures(),
         "troubles",
-            p.troubles().stream()
+            p.diagnoses().stream()
                 .map(t -> Json.object("said", t.said(), "cause", t.cause(), "mend", t.mend()))
                 .toList(),
         "outside",

@@ -57,9 +57,9 @@ public final class RuntimeBundler {
   private RuntimeBundler() {}
 
   /** The runtimes that the plan names; or the one that Girdle runs on, and those on the shelf. */
-  private static List<JavaHome> homes(RuntimeRequest wish) {
-    if (!wish.from().isEmpty()) {
-      return wish.from().stream().map(JavaHome::of).toList();
+  private static List<JavaHome> homes(RuntimeRequest request) {
+    if (!request.from().isEmpty()) {
+      return request.from().stream().map(JavaHome::of).toList();
     }
     List<JavaHome> homes = new ArrayList<>();
     homes.add(JavaHome.of(Path.of(System.getProperty("java.home"))));
@@ -70,23 +70,23 @@ public final class RuntimeBundler {
   /**
    * The runtime that counts where none is looked for by its target.
    *
-   * @param wish which runtime goes along
+   * @param request which runtime goes along
    * @return the first that the plan names; else the one that Girdle runs on
    */
-  public static JavaHome first(RuntimeRequest wish) {
-    return homes(wish).get(0);
+  public static JavaHome first(RuntimeRequest request) {
+    return homes(request).get(0);
   }
 
   /**
    * The error for a runtime of a system that nothing is sealed for.
    *
-   * @param wish which runtime goes along
+   * @param request which runtime goes along
    * @return to be thrown
    */
-  public static GirdleException notSealedFor(RuntimeRequest wish) {
+  public static GirdleException notSealedFor(RuntimeRequest request) {
     return GirdleException.request(
         "the runtime in "
-            + first(wish).folder()
+            + first(request).folder()
             + " is for a system or processor that cannot be sealed for");
   }
 
@@ -98,13 +98,13 @@ public final class RuntimeBundler {
   /**
    * The runtime for a target.
    *
-   * @param wish which runtimes there are to choose from
+   * @param request which runtimes there are to choose from
    * @param target the target; empty for any
    * @param need which releases will do
    * @return the first that fits; if there is none, an error tells which there are
    */
-  public static JavaHome chosen(RuntimeRequest wish, Optional<Target> target, RuntimeNeed need) {
-    List<JavaHome> homes = homes(wish);
+  public static JavaHome chosen(RuntimeRequest request, Optional<Target> target, RuntimeNeed need) {
+    List<JavaHome> homes = homes(request);
     List<JavaHome> fitting =
         homes.stream().filter(h -> target.isEmpty() || h.target().equals(target)).toList();
     if (fitting.isEmpty()) {
@@ -173,19 +173,19 @@ public final class RuntimeBundler {
    * Whether a module fits, or a file of its folder that stays behind otherwise; or a class, if the
    * runtime is taken apart to its classes.
    */
-  public static boolean has(NamePattern pattern, RuntimeRequest wish) {
+  public static boolean has(NamePattern pattern, RuntimeRequest request) {
     if (ModuleFinder.ofSystem().findAll().stream()
         .anyMatch(m -> pattern.matches(m.descriptor().name()))) {
       return true;
     }
-    if (!wish.isBundled()) {
+    if (!request.isBundled()) {
       return false;
     }
-    try (BundledRuntime runtime = BundledRuntime.open(first(wish), List.of())) {
+    try (BundledRuntime runtime = BundledRuntime.open(first(request), List.of())) {
       if (runtime.leftHere().keySet().stream().anyMatch(pattern::matches)) {
         return true;
       }
-      return wish.kind() == RuntimeKind.TIGHT
+      return request.kind() == RuntimeKind.TIGHT
           && runtime.contents(runtime.modules().keySet()).values().stream()
               .flatMap(files -> files.keySet().stream())
               .anyMatch(path -> pattern.matches(Versioned.itemName(path)));
@@ -224,10 +224,10 @@ public final class RuntimeBundler {
    */
   static Extract extract(
       ModuleChoice choice,
-      RuntimeRequest wish,
+      RuntimeRequest request,
       Function<Map<String, String>, ReachedRuntime> reachedOf) {
-    Extract extract = Extract.of(choice.chosen()).withDebugTables(wish.debugTables());
-    if (wish.kind() != RuntimeKind.TIGHT) {
+    Extract extract = Extract.of(choice.chosen()).withDebugTables(request.debugTables());
+    if (request.kind() != RuntimeKind.TIGHT) {
       return extract;
     }
     ReachedRuntime reached = reachedOf.apply(choice.chosen());

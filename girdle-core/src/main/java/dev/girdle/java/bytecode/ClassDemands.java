@@ -98,7 +98,7 @@ public final class ClassDemands extends ClassVisitor {
   private final boolean isVerified;
   private final StaticTexts texts;
   private final DemandCollector loaded;
-  private final DemandCollector gathering;
+  private final DemandCollector collector;
   private final DemandCollector reflected;
   private final Map<String, DemandCollector> parts = new LinkedHashMap<>();
   private final Set<String> declared = new HashSet<>();
@@ -128,10 +128,10 @@ public final class ClassDemands extends ClassVisitor {
     this.index = index;
     this.hierarchy = hierarchy;
     this.loaded = whole;
-    this.gathering = hierarchy == null ? loaded : newPart(LINKED);
+    this.collector = hierarchy == null ? loaded : newPart(LINKED);
     this.reflected = hierarchy == null ? loaded : newPart(REFLECTED);
     if (hierarchy != null) {
-      parts.put(LINKED, gathering);
+      parts.put(LINKED, collector);
       parts.put(REFLECTED, reflected);
     }
   }
@@ -169,10 +169,10 @@ public final class ClassDemands extends ClassVisitor {
   }
 
   /** Descriptors are looked into only now, and may be damaged as well. */
-  static void tell(RawClass raw, DemandCollector gathering) throws UnreadableItemException {
+  static void tell(RawClass raw, DemandCollector collector) throws UnreadableItemException {
     ClassHeader.reading(
         () -> {
-          Recording.tell(raw, gathering);
+          Recording.tell(raw, collector);
           return null;
         });
   }
@@ -184,10 +184,10 @@ public final class ClassDemands extends ClassVisitor {
    */
   public static Result resolved(RawClass raw, Item item, ClassIndex index, boolean exact)
       throws UnreadableItemException {
-    DemandCollector gathering = new DemandCollector(item, index, exact, "");
-    tell(raw, gathering);
+    DemandCollector collector = new DemandCollector(item, index, exact, "");
+    tell(raw, collector);
     return new Result(
-        gathering.demands(), Map.of(), raw.declared(), raw.supertypes(), Set.of(), raw.version());
+        collector.demands(), Map.of(), raw.declared(), raw.supertypes(), Set.of(), raw.version());
   }
 
   /**
@@ -232,7 +232,7 @@ public final class ClassDemands extends ClassVisitor {
     version = classVersion;
     self = name;
     loaded.ofClass(name);
-    gathering.ofClass(name);
+    collector.ofClass(name);
     if (parent != null) {
       supertypes.add(parent);
     }
@@ -240,9 +240,9 @@ public final class ClassDemands extends ClassVisitor {
     for (String type : supertypes) {
       isStored |= STORED.contains(type);
       loaded.part(JavaHow.INHERITANCE, type, "", Strength.HARD, "");
-      gathering.part(JavaHow.INHERITANCE, type, LINKED, Strength.HARD, "");
+      collector.part(JavaHow.INHERITANCE, type, LINKED, Strength.HARD, "");
     }
-    generic(sig, gathering);
+    generic(sig, collector);
   }
 
   private static void generic(String signature, DemandCollector into) {
@@ -253,7 +253,7 @@ public final class ClassDemands extends ClassVisitor {
 
   @Override
   public void visitOuterClass(String owner, String name, String descriptor) {
-    gathering.type(JavaHow.RELATION, owner, Strength.SOFT);
+    collector.type(JavaHow.RELATION, owner, Strength.SOFT);
   }
 
   @Override
@@ -262,18 +262,18 @@ public final class ClassDemands extends ClassVisitor {
     boolean isMember = outer == null ? name.startsWith(self + "$") : outer.equals(self);
     reflected.type(JavaHow.RELATION, name, isMember ? Strength.SOFT : Strength.HINT);
     if (name.equals(self)) {
-      gathering.type(JavaHow.RELATION, outer, Strength.SOFT);
+      collector.type(JavaHow.RELATION, outer, Strength.SOFT);
     }
   }
 
   @Override
   public ModuleVisitor visitModule(String name, int access, String moduleVersion) {
-    return new ModuleDemands(gathering);
+    return new ModuleDemands(collector);
   }
 
   @Override
   public void visitNestHost(String host) {
-    gathering.type(JavaHow.RELATION, host, Strength.SOFT);
+    collector.type(JavaHow.RELATION, host, Strength.SOFT);
   }
 
   @Override
@@ -288,47 +288,47 @@ public final class ClassDemands extends ClassVisitor {
 
   @Override
   public RecordComponentVisitor visitRecordComponent(String name, String descriptor, String sig) {
-    gathering.at(name, 0);
-    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
+    collector.at(name, 0);
+    collector.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
     return new RecordComponentVisitor(Opcodes.ASM9) {
       @Override
       public AnnotationVisitor visitAnnotation(String type, boolean visible) {
-        return AnnotationDemands.of(gathering, type, visible);
+        return AnnotationDemands.of(collector, type, visible);
       }
     };
   }
 
   @Override
   public AnnotationVisitor visitAnnotation(String type, boolean visible) {
-    gathering.at("", 0);
-    return AnnotationDemands.of(gathering, type, visible);
+    collector.at("", 0);
+    return AnnotationDemands.of(collector, type, visible);
   }
 
   @Override
   public AnnotationVisitor visitTypeAnnotation(int ref, TypePath path, String type, boolean v) {
-    return AnnotationDemands.of(gathering, type, v);
+    return AnnotationDemands.of(collector, type, v);
   }
 
   @Override
   public FieldVisitor visitField(int access, String name, String type, String sig, Object value) {
-    gathering.at(name, 0);
+    collector.at(name, 0);
     boolean isMember = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_TRANSIENT)) == 0;
     How how = isStored && isMember ? JavaHow.SERIAL : JavaHow.DECLARATION;
-    gathering.descriptor(how, type, Strength.SOFT);
+    collector.descriptor(how, type, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
     if (hierarchy != null && (access & Opcodes.ACC_STATIC) == 0) {
       addFieldTypes(type, sig);
     }
     if (value instanceof String text) {
-      gathering.text(text);
+      collector.text(text);
     }
     return new FieldVisitor(Opcodes.ASM9) {
       @Override
       public AnnotationVisitor visitAnnotation(String annotation, boolean visible) {
-        return AnnotationDemands.of(gathering, annotation, visible);
+        return AnnotationDemands.of(collector, annotation, visible);
       }
     };
   }
@@ -347,13 +347,13 @@ public final class ClassDemands extends ClassVisitor {
   @Override
   public MethodVisitor visitMethod(
       int access, String name, String descriptor, String sig, String[] exceptions) {
-    gathering.at(name, 0);
-    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
+    collector.at(name, 0);
+    collector.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     reflected.at(name, 0);
     generic(sig, reflected);
     if (exceptions != null) {
       for (String exception : exceptions) {
-        gathering.type(JavaHow.DECLARATION, exception, Strength.SOFT);
+        collector.type(JavaHow.DECLARATION, exception, Strength.SOFT);
       }
     }
     return code(access, name, descriptor);
@@ -363,7 +363,7 @@ public final class ClassDemands extends ClassVisitor {
     String key = name + descriptor;
     declared.add(key);
     if (hierarchy == null || isAlwaysLive(name)) {
-      return new CodeDemands(gathering, gathering, texts, access, name, descriptor);
+      return new CodeDemands(collector, collector, texts, access, name, descriptor);
     }
     DemandCollector part = parts.computeIfAbsent(key, this::newPart);
     if (name.equals("<init>")) {
@@ -372,11 +372,11 @@ public final class ClassDemands extends ClassVisitor {
     }
     part.at(name, 0);
     if (!isVerified) {
-      return new CodeDemands(part, gathering, texts, access, name, descriptor);
+      return new CodeDemands(part, collector, texts, access, name, descriptor);
     }
-    VerifiedTypes verified = new VerifiedTypes(gathering, hierarchy, name, descriptor);
+    VerifiedTypes verified = new VerifiedTypes(collector, hierarchy, name, descriptor);
     return verified.around(
-        self, access, new CodeDemands(part, gathering, texts, access, name, descriptor));
+        self, access, new CodeDemands(part, collector, texts, access, name, descriptor));
   }
 
   private DemandCollector newPart(String key) {

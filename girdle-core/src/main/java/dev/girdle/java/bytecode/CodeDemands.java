@@ -51,7 +51,7 @@ final class CodeDemands extends MethodVisitor {
           "hashCode",
           "toString");
 
-  private final DemandCollector gathering;
+  private final DemandCollector collector;
   private final DemandCollector ofClass;
   private final StaticTexts texts;
   private final String method;
@@ -78,7 +78,7 @@ final class CodeDemands extends MethodVisitor {
   /**
    * Creates a reader.
    *
-   * @param gathering what the code demands
+   * @param collector what the code demands
    * @param ofClass what the class demands in any case, whether the method is ever called or not
    * @param texts what static fields of the class hold
    * @param access the method's access flags
@@ -86,7 +86,7 @@ final class CodeDemands extends MethodVisitor {
    * @param descriptor its descriptor
    */
   CodeDemands(
-      DemandCollector gathering,
+      DemandCollector collector,
       DemandCollector ofClass,
       StaticTexts texts,
       int access,
@@ -94,12 +94,12 @@ final class CodeDemands extends MethodVisitor {
       String descriptor) {
     super(Opcodes.ASM9);
     stack.arguments((access & Opcodes.ACC_STATIC) != 0, descriptor);
-    this.gathering = gathering;
+    this.collector = collector;
     this.ofClass = ofClass;
     this.texts = texts;
     this.method = method;
-    this.isOwn = gathering.item().component().role() == Role.OWN;
-    this.lookups = new Lookups(gathering, this::reflection);
+    this.isOwn = collector.item().component().role() == Role.OWN;
+    this.lookups = new Lookups(collector, this::reflection);
   }
 
   private void hard(How how, String type) {
@@ -113,7 +113,7 @@ final class CodeDemands extends MethodVisitor {
   private void demand(How how, String type, String part, Set<String> errors) {
     List<Handlers.Handler> around = handlers.around();
     if (around.isEmpty()) {
-      gathering.part(how, type, part, Strength.HARD, "");
+      collector.part(how, type, part, Strength.HARD, "");
     } else {
       guarded.add(new Guarded(how, type, part, line, around, errors));
     }
@@ -122,29 +122,29 @@ final class CodeDemands extends MethodVisitor {
   @Override
   public void visitEnd() {
     for (Guarded g : guarded) {
-      gathering.at(method, g.line);
+      collector.at(method, g.line);
       boolean caught = g.around.stream().anyMatch(h -> h.catches(g.errors, isOwn));
       Strength strength = caught ? Strength.SOFT : Strength.HARD;
-      gathering.part(g.how, g.type, g.part, strength, caught ? CAUGHT : "");
+      collector.part(g.how, g.type, g.part, strength, caught ? CAUGHT : "");
     }
-    gathering.at(method, 0);
+    collector.at(method, 0);
     for (Object literal : handedOn) {
       String name = ((Value.Literal) literal).internalName();
-      gathering.part(JavaHow.TYPE, name, Wanted.ALL_PARTS, Strength.SOFT, "");
+      collector.part(JavaHow.TYPE, name, Wanted.ALL_PARTS, Strength.SOFT, "");
     }
   }
 
   @Override
   public void visitLineNumber(int number, Label start) {
     line = number;
-    gathering.at(method, number);
+    collector.at(method, number);
   }
 
   @Override
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     handlers.block(start, end, handler, type);
-    gathering.type(JavaHow.CATCH, type, Strength.HARD);
-    if (ofClass != gathering) {
+    collector.type(JavaHow.CATCH, type, Strength.HARD);
+    if (ofClass != collector) {
       ofClass.type(JavaHow.VERIFY, type, Strength.SOFT);
     }
   }
@@ -168,7 +168,7 @@ final class CodeDemands extends MethodVisitor {
       handlers.putField();
     }
     String held =
-        opcode == Opcodes.GETSTATIC && TEXT.equals(descriptor) && gathering.isSelf(owner)
+        opcode == Opcodes.GETSTATIC && TEXT.equals(descriptor) && collector.isSelf(owner)
             ? texts.in(name)
             : null;
     if (held == null) {
@@ -177,7 +177,7 @@ final class CodeDemands extends MethodVisitor {
       stack.constant(held);
     }
     demand(JavaHow.FIELD, owner, ClassDemands.LINKED, Handlers.OF_CODE);
-    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
+    collector.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
   }
 
   @Override
@@ -185,7 +185,7 @@ final class CodeDemands extends MethodVisitor {
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
     handlers.call(owner, name);
     demand(JavaHow.CALL, owner, name + descriptor, Handlers.OF_CODE);
-    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
+    collector.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     boolean isStatic = opcode == Opcodes.INVOKESTATIC;
     Value receiver = isStatic ? Value.UNKNOWN : stack.receiver(descriptor);
     if (ASKS_LITTLE.contains(name)) {
@@ -199,7 +199,7 @@ final class CodeDemands extends MethodVisitor {
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
     handlers.call("", name);
-    gathering.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
+    collector.descriptor(JavaHow.DECLARATION, descriptor, Strength.SOFT);
     Joins.dynamic(stack, descriptor, bootstrap.getName(), arguments);
     handle(bootstrap);
     for (Object argument : arguments) {
@@ -219,7 +219,7 @@ final class CodeDemands extends MethodVisitor {
   private void constant(Object value) {
     if (value instanceof Type type) {
       if (type.getSort() == Type.METHOD) {
-        gathering.descriptor(JavaHow.DECLARATION, type.getDescriptor(), Strength.SOFT);
+        collector.descriptor(JavaHow.DECLARATION, type.getDescriptor(), Strength.SOFT);
       } else {
         hard(JavaHow.TYPE, type.getInternalName());
       }
@@ -231,7 +231,7 @@ final class CodeDemands extends MethodVisitor {
         constant(dynamic.getBootstrapMethodArgument(i));
       }
     } else if (value instanceof String text) {
-      gathering.text(text);
+      collector.text(text);
     }
   }
 
@@ -239,7 +239,7 @@ final class CodeDemands extends MethodVisitor {
     boolean isMethod = handle.getTag() >= Opcodes.H_INVOKEVIRTUAL;
     String part = isMethod ? handle.getName() + handle.getDesc() : ClassDemands.LINKED;
     demand(JavaHow.DYNAMIC, handle.getOwner(), part, Handlers.OF_CODE);
-    gathering.descriptor(JavaHow.DECLARATION, handle.getDesc(), Strength.SOFT);
+    collector.descriptor(JavaHow.DECLARATION, handle.getDesc(), Strength.SOFT);
   }
 
   @Override

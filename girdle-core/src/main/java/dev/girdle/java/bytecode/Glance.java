@@ -63,9 +63,9 @@ public final class Glance {
    */
   public static List<Demand> resolved(RawClass raw, Item item, ClassIndex index, boolean wantsParts)
       throws UnreadableItemException {
-    DemandCollector gathering = new DemandCollector(item, index, wantsParts, "");
-    ClassDemands.tell(raw, gathering);
-    return gathering.demands().named();
+    DemandCollector collector = new DemandCollector(item, index, wantsParts, "");
+    ClassDemands.tell(raw, collector);
+    return collector.demands().named();
   }
 
   private void constant(ClassReader reader, int at, char[] buffer) {

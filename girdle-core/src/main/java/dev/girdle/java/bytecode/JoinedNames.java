@@ -18,42 +18,42 @@ final class JoinedNames {
   private JoinedNames() {}
 
   /** Demands the classes; false if too little is known of the name to say which. */
-  static boolean classes(DemandCollector gathering, Value.Joined joined) {
+  static boolean classes(DemandCollector collector, Value.Joined joined) {
     String prefix = joined.prefix().replace('/', '.');
     if (prefix.indexOf('.') <= 0) {
       return false;
     }
     String suffix = joined.suffix().replace('/', '.');
-    ClassIndex index = gathering.index();
+    ClassIndex index = collector.index();
     Collection<String> found = index.classesBetween(prefix, suffix, MOST);
-    meant(found, gathering)
-        .forEach(n -> gathering.type(JavaHow.JOINED, n.replace('.', '/'), Strength.SOFT));
+    meant(found, collector)
+        .forEach(n -> collector.type(JavaHow.JOINED, n.replace('.', '/'), Strength.SOFT));
     return found.size() < MOST;
   }
 
   /** Demands the files; false if too little is known of the name to say which. */
-  static boolean files(DemandCollector gathering, Value.Joined joined) {
+  static boolean files(DemandCollector collector, Value.Joined joined) {
     if (joined.prefix().indexOf('/') <= 0) {
       return false;
     }
     Collection<String> found =
-        gathering.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
+        collector.index().filesBetween(joined.prefix(), joined.suffix(), MOST);
     found.stream()
-        .filter(n -> isMeant(n, gathering))
-        .forEach(n -> gathering.file(JavaHow.JOINED, n, Strength.SOFT, ""));
+        .filter(n -> isMeant(n, collector))
+        .forEach(n -> collector.file(JavaHow.JOINED, n, Strength.SOFT, ""));
     return found.size() < MOST;
   }
 
   /** What every jar has is meant only where it lies beside the code that opens it. */
-  static boolean isMeant(String file, DemandCollector gathering) {
-    return !TextDemands.isInEveryJar(file) || gathering.item().component().item(file).isPresent();
+  static boolean isMeant(String file, DemandCollector collector) {
+    return !TextDemands.isInEveryJar(file) || collector.item().component().item(file).isPresent();
   }
 
   /** What fits in many components is meant for none of them in particular, but for its own. */
-  private static Collection<String> meant(Collection<String> classes, DemandCollector gathering) {
-    Component own = gathering.item().component();
+  private static Collection<String> meant(Collection<String> classes, DemandCollector collector) {
+    Component own = collector.item().component();
     Function<String, Component> owner =
-        name -> gathering.index().classNamed(name).get(0).component();
+        name -> collector.index().classNamed(name).get(0).component();
     long others =
         classes.stream()
             .map(owner)

@@ -36,11 +36,11 @@ final class Lookups {
   private static final Set<String> LOADERS_OF_NATIVES =
       Set.of("java/lang/System", "java/lang/Runtime", "jdk/internal/loader/BootLoader");
 
-  private final DemandCollector gathering;
+  private final DemandCollector collector;
   private final Consumer<String> reflection;
 
-  Lookups(DemandCollector gathering, Consumer<String> reflection) {
-    this.gathering = gathering;
+  Lookups(DemandCollector collector, Consumer<String> reflection) {
+    this.collector = collector;
     this.reflection = reflection;
   }
 
@@ -78,7 +78,7 @@ final class Lookups {
       case "valueOf", "noneOf", "allOf" -> {
         boolean ofEnums = owner.equals("java/lang/Enum") || owner.equals("java/util/EnumSet");
         if (ofEnums && first instanceof Value.Literal literal) {
-          gathering.type(JavaHow.ENUM, literal.internalName(), Strength.HARD);
+          collector.type(JavaHow.ENUM, literal.internalName(), Strength.HARD);
         }
       }
       default -> {
@@ -111,9 +111,9 @@ final class Lookups {
         }
       }
     } else if (name instanceof Value.Joined joined) {
-      gathering.joinedClass(joined, byLoader);
+      collector.joinedClass(joined, byLoader);
     } else if (byLoader && !(name instanceof Value.Loaded)) {
-      gathering.open(JavaHow.REFLECTION, JavaThing.CODE, name instanceof Value.Given);
+      collector.open(JavaHow.REFLECTION, JavaThing.CODE, name instanceof Value.Given);
     }
   }
 
@@ -125,7 +125,7 @@ final class Lookups {
         boolean isCapital =
             dot > 0 && dot + 1 < text.length() && Character.isUpperCase(text.charAt(dot + 1));
         if (isCapital && isClassName(text)) {
-          gathering.type(JavaHow.REFLECTION, text.replace('.', '/'), Strength.SOFT, ASKED);
+          collector.type(JavaHow.REFLECTION, text.replace('.', '/'), Strength.SOFT, ASKED);
         }
       }
     }
@@ -155,9 +155,9 @@ final class Lookups {
       texts.all().forEach(t -> resource(inBase(t, base, owner)));
     } else if (name instanceof Value.Joined joined) {
       String prefix = inBase(joined.prefix(), base, owner);
-      gathering.joinedFile(new Value.Joined(prefix, joined.suffix()));
+      collector.joinedFile(new Value.Joined(prefix, joined.suffix()));
     } else {
-      gathering.open(JavaHow.RESOURCE, Thing.FILE, false);
+      collector.open(JavaHow.RESOURCE, Thing.FILE, false);
     }
   }
 
@@ -165,7 +165,7 @@ final class Lookups {
     String type =
         receiver instanceof Value.Literal literal
             ? literal.internalName()
-            : gathering.item().name().replace('.', '/');
+            : collector.item().name().replace('.', '/');
     return Paths.folder(type);
   }
 
@@ -184,30 +184,30 @@ final class Lookups {
       return; // every jar has these, so they name none
     }
     if (path.endsWith(".class")) {
-      gathering.type(JavaHow.RESOURCE, path.substring(0, path.length() - 6), Strength.SOFT, MAYBE);
+      collector.type(JavaHow.RESOURCE, path.substring(0, path.length() - 6), Strength.SOFT, MAYBE);
     } else {
-      gathering.file(JavaHow.RESOURCE, path, Strength.SOFT, MAYBE);
+      collector.file(JavaHow.RESOURCE, path, Strength.SOFT, MAYBE);
     }
   }
 
   private void bundle(Value name) {
     if (name instanceof Value.Texts texts) {
       for (String text : texts.all()) {
-        gathering.other(
+        collector.other(
             JavaHow.BUNDLE, JavaThing.BUNDLE, text.replace('/', '.'), Strength.SOFT, MAYBE);
       }
     } else {
-      gathering.open(JavaHow.BUNDLE, Thing.FILE, false);
+      collector.open(JavaHow.BUNDLE, Thing.FILE, false);
     }
   }
 
   private void nativeLibrary(Value name, boolean byPath) {
     if (name instanceof Value.Texts texts && !byPath) {
       for (String text : texts.all()) {
-        gathering.other(JavaHow.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
+        collector.other(JavaHow.NATIVE, Thing.NATIVE, text, Strength.SOFT, ON_THE_RECEIVERS);
       }
     } else {
-      gathering.open(JavaHow.NATIVE, Thing.NATIVE, false);
+      collector.open(JavaHow.NATIVE, Thing.NATIVE, false);
     }
   }
 
@@ -215,7 +215,7 @@ final class Lookups {
     if (interfaces instanceof Value.Elements elements) {
       for (Value element : elements.elements()) {
         if (element instanceof Value.Literal literal) {
-          gathering.type(JavaHow.PROXY, literal.internalName(), Strength.HARD);
+          collector.type(JavaHow.PROXY, literal.internalName(), Strength.HARD);
         }
       }
     }

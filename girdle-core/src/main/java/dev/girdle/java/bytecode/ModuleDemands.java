@@ -10,17 +10,17 @@ import org.objectweb.asm.Opcodes;
 final class ModuleDemands extends ModuleVisitor {
   private static final String STATIC = "it is required when the module is compiled only";
 
-  private final DemandCollector gathering;
+  private final DemandCollector collector;
 
-  ModuleDemands(DemandCollector gathering) {
+  ModuleDemands(DemandCollector collector) {
     super(Opcodes.ASM9);
-    this.gathering = gathering;
+    this.collector = collector;
   }
 
   @Override
   public void visitRequire(String module, int access, String version) {
     boolean optional = (access & Opcodes.ACC_STATIC_PHASE) != 0;
-    gathering.other(
+    collector.other(
         JavaHow.REQUIRES,
         JavaThing.MODULE,
         module,
@@ -30,18 +30,18 @@ final class ModuleDemands extends ModuleVisitor {
 
   @Override
   public void visitUse(String service) {
-    gathering.usedService(service.replace('/', '.'));
+    collector.usedService(service.replace('/', '.'));
   }
 
   @Override
   public void visitProvide(String service, String... providers) {
     for (String provider : providers) {
-      gathering.type(JavaHow.PROVIDES, provider, Strength.SOFT);
+      collector.type(JavaHow.PROVIDES, provider, Strength.SOFT);
     }
   }
 
   @Override
   public void visitMainClass(String mainClass) {
-    gathering.type(JavaHow.DECLARATION, mainClass, Strength.HINT);
+    collector.type(JavaHow.DECLARATION, mainClass, Strength.HINT);
   }
 }

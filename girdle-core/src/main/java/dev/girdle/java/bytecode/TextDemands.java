@@ -36,31 +36,31 @@ public final class TextDemands {
   }
 
   /** A string constant in code. */
-  static void inCode(DemandCollector gathering, String text) {
+  static void inCode(DemandCollector collector, String text) {
     if (!mayName(text)) {
       return;
     }
     if (text.indexOf(JOIN) >= 0) {
       for (String part : text.split("[\1\2]")) {
-        inCode(gathering, part);
+        inCode(collector, part);
       }
       return;
     }
-    ClassIndex index = gathering.index();
+    ClassIndex index = collector.index();
     className(text, index)
         .ifPresent(
-            name -> gathering.type(JavaHow.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
-    String folder = Paths.folder(gathering.item().name().replace('.', '/'));
-    resourceName(text, folder, gathering.item(), index)
-        .ifPresent(name -> gathering.file(JavaHow.CODE_TEXT, name, Strength.SOFT, ""));
-    bundleName(text, gathering.item(), index)
+            name -> collector.type(JavaHow.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
+    String folder = Paths.folder(collector.item().name().replace('.', '/'));
+    resourceName(text, folder, collector.item(), index)
+        .ifPresent(name -> collector.file(JavaHow.CODE_TEXT, name, Strength.SOFT, ""));
+    bundleName(text, collector.item(), index)
         .ifPresent(
-            name -> gathering.other(JavaHow.BUNDLE, JavaThing.BUNDLE, name, Strength.SOFT, ""));
-    named(text, gathering);
+            name -> collector.other(JavaHow.BUNDLE, JavaThing.BUNDLE, name, Strength.SOFT, ""));
+    named(text, collector);
     int gap = text.indexOf("%s");
     if (gap > 0 && text.indexOf('/') > 0) {
       String end = text.substring(text.lastIndexOf("%s") + 2);
-      JoinedNames.files(gathering, new Value.Joined(text.substring(0, gap), end));
+      JoinedNames.files(collector, new Value.Joined(text.substring(0, gap), end));
     }
   }
 
@@ -68,48 +68,48 @@ public final class TextDemands {
    * What a text names as a whole: all classes of a package, or those that have it as their stem
    * (what is loaded for {@code a/b/c} or {@code a.b-c.d} may be called {@code a/b/c__init}).
    */
-  private static void named(String text, DemandCollector gathering) {
+  private static void named(String text, DemandCollector collector) {
     boolean isPath = text.indexOf('.') > 0 || text.indexOf('/') >= 0;
     if (!isPath || text.chars().anyMatch(c -> c <= ' ')) {
       return;
     }
     boolean isPrefix = text.endsWith(".") || text.endsWith("/");
-    if (gathering.item().component().role() == Role.RUNTIME && !isPrefix) {
+    if (collector.item().component().role() == Role.RUNTIME && !isPrefix) {
       return; // a runtime speaks of its packages for many reasons
     }
     String name = text.replace('/', '.').replace('-', '_');
     name = name.startsWith(".") ? name.substring(1) : name;
     name = name.endsWith(".") ? name.substring(0, name.length() - 1) : name;
-    ClassIndex index = gathering.index();
+    ClassIndex index = collector.index();
     if (index.hasPackage(name)) {
       for (String inside : index.classesBetween(name + ".", "", MOST)) {
         if (inside.indexOf('.', name.length() + 1) < 0) {
-          gathering.type(JavaHow.JOINED, inside.replace('.', '/'), Strength.SOFT);
+          collector.type(JavaHow.JOINED, inside.replace('.', '/'), Strength.SOFT);
         }
       }
     }
-    if (gathering.item().component().role() != Role.RUNTIME) {
-      folder(text.indexOf('/') < 0 ? name.replace('.', '/') : text, gathering);
+    if (collector.item().component().role() != Role.RUNTIME) {
+      folder(text.indexOf('/') < 0 ? name.replace('.', '/') : text, collector);
     }
     for (String ending : STEM_ENDINGS) {
       for (String longer : index.classesBetween(name + ending, "", MOST)) {
-        gathering.type(JavaHow.JOINED, longer.replace('.', '/'), Strength.SOFT);
+        collector.type(JavaHow.JOINED, longer.replace('.', '/'), Strength.SOFT);
       }
     }
   }
 
   /** A folder of files, to whose path the name of one is joined where it is opened. */
-  private static void folder(String text, DemandCollector gathering) {
+  private static void folder(String text, DemandCollector collector) {
     String path = text.replaceFirst("^/", "").replaceFirst("/$", "");
     int segments = path.split("/").length;
     boolean isOfEveryJar = isInEveryJar(path + "/");
     boolean isSpecific = segments >= (path.startsWith("META-INF/") && !isOfEveryJar ? 3 : 2);
     if (isSpecific) {
-      String own = gathering.item().component().name() + ClassIndex.IN_COMPONENT;
-      gathering.index().filesBetween(path + "/", "", MOST).stream()
-          .filter(f -> JoinedNames.isMeant(f, gathering))
+      String own = collector.item().component().name() + ClassIndex.IN_COMPONENT;
+      collector.index().filesBetween(path + "/", "", MOST).stream()
+          .filter(f -> JoinedNames.isMeant(f, collector))
           .forEach(
-              f -> gathering.file(JavaHow.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
+              f -> collector.file(JavaHow.JOINED, isOfEveryJar ? own + f : f, Strength.SOFT, ""));
     }
   }
 

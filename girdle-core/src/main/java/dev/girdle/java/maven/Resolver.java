@@ -307,12 +307,12 @@ public final class Resolver {
 
   private String missing(Node node) {
     Coordinates c = node.coordinates;
-    String trouble = supply.troubles().get(c.folder() + c.fileName());
+    String diagnosis = supply.troubles().get(c.folder() + c.fileName());
     String version = c.version().isEmpty() ? " (no version is declared)" : "";
     return c.text()
         + version
         + ", declared by "
         + node.parent.coordinates.text()
-        + (trouble == null ? "" : ": " + trouble);
+        + (diagnosis == null ? "" : ": " + diagnosis);
   }
 }

@@ -3,6 +3,7 @@ package dev.girdle.java.observe;
 import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RunPaths;
 import dev.girdle.ecosystem.Symptom;
+import dev.girdle.ecosystem.SystemPlaces;
 import dev.girdle.evidence.Seen;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -11,11 +12,27 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Watches Java programs by the log that Java itself writes. */
 public final class JavaObservation implements RunObservation {
   /** The first that knows the log (JEP 158); older ones refuse to start with the option. */
   private static final int FIRST_WITH_LOG = 9;
+
+  private static final SystemPlaces PLACES =
+      new SystemPlaces(
+          List.of(
+              "/usr/lib/jvm",
+              "/usr/lib64/jvm",
+              "/usr/java",
+              "/usr/share/maven",
+              "/usr/share/maven-repo",
+              "/usr/share/java",
+              "/usr/share/gradle"),
+          List.of("java", "javac", "jar", "jlink", "mvn", "gradle", "ant"),
+          List.of("/usr/lib/jvm/java", "/opt/java/given"),
+          "bin/java",
+          Pattern.compile("/etc/java[^/]*(/.*)?"));
 
   /** Called by {@link dev.girdle.java.JavaEcosystem}. */
   public JavaObservation() {}
@@ -34,6 +51,11 @@ public final class JavaObservation implements RunObservation {
   @Override
   public Map<String, String> using(Path home) {
     return Map.of("JAVA_HOME", home.toString());
+  }
+
+  @Override
+  public SystemPlaces places() {
+    return PLACES;
   }
 
   private static String option(ArtifactRecord content, String folder) {

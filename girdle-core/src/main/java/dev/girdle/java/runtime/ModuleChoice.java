@@ -73,7 +73,7 @@ public final class ModuleChoice {
     for (Map.Entry<String, Demand> name : names.entrySet()) {
       for (Rule rule : rules) {
         if (rule.fits(name.getKey())) {
-          wish(rule, name.getValue());
+          request(rule, name.getValue());
         }
       }
     }
@@ -87,7 +87,7 @@ public final class ModuleChoice {
     }
   }
 
-  private void wish(Rule rule, Demand demand) {
+  private void request(Rule rule, Demand demand) {
     Optional<NamePattern> refused = never.stream().filter(p -> p.matches(rule.module)).findFirst();
     if (refused.isPresent()) {
       leftOut.put(rule.module, refused.get().called("never"));

@@ -133,7 +133,7 @@ class PlanFileTest {
                 9,
                 dev.girdle.io.Compression.GZIP));
     assertThat(plan.output().out()).isEqualTo(dir.resolve("made"));
-    assertThat(plan.particulars().title()).contains("Tide Book");
+    assertThat(plan.metadata().title()).contains("Tide Book");
   }
 
   @Test
@@ -183,7 +183,7 @@ class PlanFileTest {
     assertThat(read(text).source().release()).contains("0.9");
     assertThat(read(text, "REL", "2.0").source().release()).contains("2.0");
     assertThat(read(text, "REL", "").source().release()).contains("0.9");
-    assertThat(read(text, "REL", "2.0").particulars().title()).contains("costs 5$ 2.0");
+    assertThat(read(text, "REL", "2.0").metadata().title()).contains("costs 5$ 2.0");
     assertThat(problems(HEAD + "identity:\n  release: ${REL}\n  title: ${ x\n"))
         .satisfiesExactly(
             p -> assertThat(p).startsWith("5:12: the environment variable REL is not set"),
