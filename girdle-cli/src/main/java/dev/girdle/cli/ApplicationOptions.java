@@ -186,7 +186,8 @@ final class ApplicationOptions {
                 repositories == null ? declared.byLanguage() : Map.of(),
                 offline || declared.offline(),
                 only),
-            Optional.ofNullable(language).or(source::language)),
+            Optional.ofNullable(language).or(source::language),
+            source.links()),
         new Choice(
             prune == null ? choice.prune() : prune,
             patterns(missingOk, choice.missingOk()),

@@ -7,9 +7,12 @@ import dev.girdle.fault.Why;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.SeekableByteChannel;
+import java.nio.file.FileSystemException;
+import java.nio.file.FileSystemLoopException;
 import java.nio.file.FileVisitOption;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
@@ -35,6 +38,7 @@ public final class FolderTree implements FileTree {
   private final List<TreeFile> files = new ArrayList<>();
   private final List<String> folders = new ArrayList<>();
   private final Map<String, String> links = new TreeMap<>();
+  private final Map<String, String> passedOver = new TreeMap<>();
 
   private FolderTree() {}
 
@@ -82,7 +86,9 @@ public final class FolderTree implements FileTree {
           @Override
           public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
               throws IOException {
-            if (attributes.isSymbolicLink()) {
+            if (attributes.isSymbolicLink() && !options.isEmpty()) {
+              tree.passedOver.put(pathIn(folder, file), whereItLeads(file));
+            } else if (attributes.isSymbolicLink()) {
               String target = Files.readSymbolicLink(file).toString();
               tree.links.put(
                   pathIn(folder, file), target.replace(file.getFileSystem().getSeparator(), "/"));
@@ -94,8 +100,8 @@ public final class FolderTree implements FileTree {
 
           @Override
           public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
-            if (e instanceof java.nio.file.FileSystemLoopException || Files.isSymbolicLink(file)) {
-              return FileVisitResult.CONTINUE;
+            if (e instanceof FileSystemLoopException) {
+              return FileVisitResult.CONTINUE; // what lies there is read where it lies
             }
             throw e;
           }
@@ -103,6 +109,18 @@ public final class FolderTree implements FileTree {
     tree.files.sort(Comparator.comparing(TreeFile::path));
     tree.folders.sort(Comparator.naturalOrder());
     return tree;
+  }
+
+  /** Where a link leads that the system cannot follow. */
+  private static String whereItLeads(Path link) throws IOException {
+    try {
+      link.toRealPath();
+      return "to what is neither a file nor a folder";
+    } catch (NoSuchFileException e) {
+      return "to nothing";
+    } catch (FileSystemException e) {
+      return "around in a ring";
+    }
   }
 
   /**
@@ -173,6 +191,16 @@ public final class FolderTree implements FileTree {
   @Override
   public List<String> folders() {
     return List.copyOf(folders);
+  }
+
+  /**
+   * Symbolic links that were to be followed and lead nowhere.
+   *
+   * @return by path in the tree, in a fixed order, where each leads: "to nothing", "around in a
+   *     ring"
+   */
+  public Map<String, String> passedOver() {
+    return Collections.unmodifiableMap(passedOver);
   }
 
   @Override

@@ -14,6 +14,9 @@ import java.util.Optional;
  * @param release the release; empty to have it found
  * @param declared how declared dependencies are found
  * @param language the id of the language that leads; empty to have it found
+ * @param links what symbolic links in its folders are taken for. By {@link LinkHandling#KEEP} they
+ *     stay links where programs of the language can have some, and what others lead to counts in
+ *     their place
  */
 public record Source(
     Path app,
@@ -22,7 +25,8 @@ public record Source(
     Optional<String> name,
     Optional<String> release,
     Declared declared,
-    Optional<String> language) {
+    Optional<String> language,
+    LinkHandling links) {
   /** Copies the lists. */
   public Source {
     with = List.copyOf(with);
@@ -36,7 +40,7 @@ public record Source(
    * @return a new source
    */
   public Source with(List<Entry> newEntries) {
-    return new Source(app, with, newEntries, name, release, declared, language);
+    return new Source(app, with, newEntries, name, release, declared, language, links);
   }
 
   /**
@@ -46,7 +50,7 @@ public record Source(
    * @return a new source
    */
   public Source with(Declared newDeclared) {
-    return new Source(app, with, entries, name, release, newDeclared, language);
+    return new Source(app, with, entries, name, release, newDeclared, language, links);
   }
 
   /**
@@ -63,6 +67,7 @@ public record Source(
         Optional.empty(),
         Optional.empty(),
         Declared.LOCAL,
-        Optional.empty());
+        Optional.empty(),
+        LinkHandling.KEEP);
   }
 }

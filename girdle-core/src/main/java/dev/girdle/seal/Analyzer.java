@@ -89,6 +89,7 @@ public final class Analyzer {
    * @throws GirdleException if it is none, or damaged
    */
   public Application survey(Plan plan) {
+    InputLinks.check(plan.source());
     return language(plan).survey(plan.source(), progress);
   }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -28,6 +29,17 @@ class TreesTest {
         .extracting(TreeFile::path)
         .containsExactly("a.txt", "b/z.txt", "c.txt");
     assertThat(tree.folders()).containsExactly("b/", "closed/");
+    assertThat(tree.passedOver()).containsExactly(Map.entry("broken", "to nothing"));
+  }
+
+  @Test
+  void linksThatLeadAroundInARingAreTold() throws IOException {
+    Files.createSymbolicLink(dir.resolve("a"), Path.of("b"));
+    Files.createSymbolicLink(dir.resolve("b"), Path.of("a"));
+    FolderTree tree = FolderTree.of(dir, p -> true);
+    assertThat(tree.files()).isEmpty();
+    assertThat(tree.passedOver())
+        .containsExactly(Map.entry("a", "around in a ring"), Map.entry("b", "around in a ring"));
   }
 
   @Test

@@ -64,6 +64,42 @@ class RanksTest {
     }
   }
 
+  /** The same class is not asked for hard where only the level of pruning is another. */
+  @ParameterizedTest
+  @EnumSource(Prune.class)
+  void whatAClassIsPreparedForStaysSoWhereItAlsoHandlesIt(Prune prune) throws IOException {
+    Office office = new Office(dir);
+    office.library(
+        "gauges", "package org.gauges; public class Gauge { public int read() { return 4; } }");
+    office.library(
+        "tides",
+        new Jar().manifest("Import-Package: org.gauges"),
+        """
+        package t;
+        public class Tides {
+          public static int level(Object[] all) {
+            if (!THERE) { return 0; }
+            org.gauges.Gauge last = null;
+            for (Object o : all) { if (o.equals(org.gauges.Gauge.class)) { last = (org.gauges.Gauge) o; } }
+            return last == null ? 0 : last.read();
+          }
+          static final boolean THERE;
+          static {
+            boolean there = false;
+            try { there = Class.forName("org.gauges.Gauge") != null; }
+            catch (ClassNotFoundException e) { there = false; }
+            THERE = there;
+          }
+        }
+        """);
+    office.main("t.Tides.level(new Object[0]);");
+    office.remove("gauges");
+    try (Analysis found = office.analyze(prune)) {
+      assertThat(Office.rank(found, "org.gauges.Gauge")).isEqualTo(Rank.PREPARED);
+      assertThat(found.faults()).isEmpty();
+    }
+  }
+
   @Test
   void whatALibraryDeclaresToNeedIsNeeded() throws IOException {
     Office office = office(new Jar().with(POM, pom("")));

@@ -44,7 +44,7 @@ class DemandCollector {
   private final ClassIndex index;
   private final Map<String, Demand> code = new LinkedHashMap<>();
 
-  /** Where the class is prepared for the absence of something that it demands hard elsewhere. */
+  /** Where the class is prepared for the absence of something that it demands elsewhere, too. */
   private final Map<String, Demand> excused = new LinkedHashMap<>();
 
   private final Map<Thing, Map<String, Demand>> others = new TreeMap<>(JavaThing.ORDER);
@@ -255,7 +255,7 @@ class DemandCollector {
     }
     excused.forEach(
         (name, demand) -> {
-          if (code.get(name).strength() == Strength.HARD) {
+          if (code.get(name).excuse().isEmpty()) {
             demands.add(demand);
           }
         });

@@ -63,6 +63,8 @@ final class Scan implements AutoCloseable {
               why.ifPresent(w -> closed.put(path, w));
               return why.isEmpty();
             });
+    tree.passedOver()
+        .forEach((path, where) -> notices.add("the link " + origin + path + " leads " + where));
     closed.forEach((path, why) -> setAside.add(new SetAside(origin + path + "/", why, 0)));
     ClassRoots roots = ClassRoots.of(tree);
     addResourceRoots(tree, roots);

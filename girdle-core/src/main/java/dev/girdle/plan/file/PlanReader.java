@@ -70,7 +70,8 @@ final class PlanReader {
                 byLanguage(root.at("/application/repositories")),
                 root.at("/application/offline").asBoolean(),
                 only),
-            value("/application/language")),
+            value("/application/language"),
+            LinkHandling.valueOf(upper(root.at("/application/links").asText("keep")))),
         choice(only),
         new Output(forms(), targets, out(), false),
         new AppMetadata(

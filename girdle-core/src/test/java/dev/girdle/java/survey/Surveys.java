@@ -5,6 +5,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.java.JavaEcosystem;
 import dev.girdle.plan.Declared;
 import dev.girdle.plan.Entry;
+import dev.girdle.plan.LinkHandling;
 import dev.girdle.plan.Source;
 import java.nio.file.Path;
 import java.util.List;
@@ -23,7 +24,8 @@ final class Surveys {
             Optional.empty(),
             Optional.empty(),
             Declared.LOCAL,
-            Optional.empty());
+            Optional.empty(),
+            LinkHandling.KEEP);
     return new JavaEcosystem().survey(source, Progress.SILENT);
   }
 }
