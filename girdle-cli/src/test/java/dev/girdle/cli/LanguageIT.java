@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.cli.Run.Result;
+import dev.girdle.testing.Compiled;
+import dev.girdle.testing.Jar;
 import dev.girdle.verses.VersesEcosystem;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -106,6 +108,40 @@ class LanguageIT {
     // a Girdle that does not know the language can still look at it
     assertThat(Run.girdle("check", made).in(dir).go().status()).isZero();
     assertThat(Run.girdle("rehearse", made).in(dir).go().status()).isZero();
+  }
+
+  /** A Java program that holds verses: each file is read by who knows it, whoever leads. */
+  @Test
+  void versesInAJavaProgramAreFollowedAcrossComponents() throws Exception {
+    Path app = dir.resolve("organ");
+    Path main =
+        Compiled.to(
+            dir.resolve("organ-classes"),
+            "package o; public class Organ { public static void main(String[] a) throws Exception {"
+                + " System.out.println(Organ.class.getResource(\"/choir/organ.verse\") != null); } }");
+    new Jar()
+        .manifest("Main-Class: o.Organ")
+        .folder(main)
+        .with("choir/organ.verse", "Now all together\nsing parts/low.verse\nsing gone.verse\n")
+        .write(app.resolve("organ.jar"));
+    Path idle = Compiled.to(dir.resolve("idle"), "package i; public class Idle { }");
+    new Jar()
+        .folder(idle)
+        .with("choir/parts/low.verse", "Still water\n")
+        .write(app.resolve("lib/psalms.jar"));
+    new Jar()
+        .folder(Compiled.to(dir.resolve("rest"), "package r; public class Rest { }"))
+        .with("psalms/last.verse", "Amen\n")
+        .write(app.resolve("lib/others.jar"));
+    assertThat(girdle("survey", app).out()).contains("a Java application");
+    JsonNode closure = json("closure", app, "--prune", "components", "--json");
+    assertThat(closure.at("/kept").toString()).contains("psalms.jar").doesNotContain("others.jar");
+    assertThat(girdle("explain", app, "choir/parts/low.verse").out())
+        .contains("choir/organ.verse, line 2, sings");
+    assertThat(closure.at("/unmet").toString()).contains("gone.verse");
+    Run alone = Run.girdle("closure", app, "--prune", "components", "--json").in(dir);
+    assertThat(new ObjectMapper().readTree(alone.go().bytes()).at("/kept").toString())
+        .doesNotContain("psalms.jar");
   }
 
   @Test

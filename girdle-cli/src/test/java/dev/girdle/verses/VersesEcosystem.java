@@ -7,6 +7,7 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Role;
+import dev.girdle.closure.SideLinkage;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
@@ -115,6 +116,12 @@ public final class VersesEcosystem implements Ecosystem {
   public LanguageModel model(
       Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
     return new VersesModel(application, excluded.keySet());
+  }
+
+  @Override
+  public Optional<SideLinkage> beside(Application application, Map<Item, String> excluded) {
+    VersesLinkage verses = new VersesLinkage(application, excluded.keySet());
+    return verses.isEmpty() ? Optional.empty() : Optional.of(verses);
   }
 
   @Override

@@ -23,11 +23,18 @@ public sealed interface LinkReading {
   record NotCode() implements LinkReading {}
 
   /**
-   * It looks like native code and cannot be read, so that nobody can tell what it needs.
+   * It is native code and cannot be read, since it is damaged or of a format that is not known
+   * here; so nobody can tell what it needs.
    *
    * @param why for the user: "it ends before a part that it names"
    */
-  record Damaged(String why) implements LinkReading {}
+  record Unreadable(String why) implements LinkReading {}
+
+  /** The magic numbers of AIX (XCOFF Object File Format, "File Header"). */
+  int XCOFF_32 = 0x01df;
+
+  /** The same for 64 bits. */
+  int XCOFF_64 = 0x01f7;
 
   /**
    * Reads a file: ELF, PE or Mach-O, by what a loader of the system reads of it. So it makes no
@@ -50,9 +57,12 @@ public sealed interface LinkReading {
       if (magic >>> 16 == PeCode.MAGIC) {
         return PeCode.isOne(bytes) ? new Read(List.of(PeCode.read(bytes))) : new NotCode();
       }
+      if (magic >>> 16 == XCOFF_32 || magic >>> 16 == XCOFF_64) {
+        return new Unreadable("what code in the format XCOFF needs is not read");
+      }
       return MachCode.isOne(bytes) ? new Read(MachCode.read(bytes)) : new NotCode();
     } catch (DamagedCodeException e) {
-      return new Damaged(e.getMessage());
+      return new Unreadable(e.getMessage());
     }
   }
 }

@@ -2,6 +2,7 @@ package dev.girdle.ecosystem;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.closure.SideLinkage;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Source;
 import java.io.IOException;
@@ -65,6 +66,19 @@ public interface Ecosystem {
    */
   LanguageModel model(
       Application application, Map<Item, String> excluded, boolean exact, Progress progress);
+
+  /**
+   * Takes part in the walk of an application that another language leads, if that holds items of
+   * this one: it reads them, and answers for what it asks for, so that demands cross from one to
+   * the other.
+   *
+   * @param application surveyed by another ecosystem
+   * @param excluded items that must not be seen, each with the reason
+   * @return empty if there is nothing to read for it
+   */
+  default Optional<SideLinkage> beside(Application application, Map<Item, String> excluded) {
+    return Optional.empty();
+  }
 
   /**
    * Makes an application that is not sealed startable, with all that it was handed over with.

@@ -1,5 +1,6 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -35,6 +36,13 @@ public interface RunObservation {
    * @return variables of the environment
    */
   Map<String, String> using(Path home);
+
+  /**
+   * What kind of unit of code is seen.
+   *
+   * @return as files of evidence name it
+   */
+  EvidenceKind codeKind();
 
   /**
    * Where runtimes and tools of the language lie on systems.

@@ -36,7 +36,9 @@ public record Evidence(Set<Seen> seen) {
    */
   public Evidence ofFailure() {
     return new Evidence(
-        seen.stream().filter(s -> s.kind() != EvidenceKind.REHEARSAL).collect(Collectors.toSet()));
+        seen.stream()
+            .filter(s -> !s.kind().equals(EvidenceKind.REHEARSAL))
+            .collect(Collectors.toSet()));
   }
 
   /**
@@ -45,7 +47,31 @@ public record Evidence(Set<Seen> seen) {
    * @return 0 if that was not seen
    */
   public int rehearsals() {
-    return (int) seen.stream().filter(s -> s.kind() == EvidenceKind.REHEARSAL).count();
+    return (int) seen.stream().filter(s -> s.kind().equals(EvidenceKind.REHEARSAL)).count();
+  }
+
+  /**
+   * The names of all units of code.
+   *
+   * @return sorted
+   */
+  public Set<String> code() {
+    return seen.stream()
+        .filter(s -> s.kind().isCode())
+        .map(Seen::name)
+        .collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  /**
+   * The kinds of units of code that were seen.
+   *
+   * @return in a fixed order
+   */
+  public Set<EvidenceKind> codeKinds() {
+    return seen.stream()
+        .map(Seen::kind)
+        .filter(EvidenceKind::isCode)
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   /**
@@ -56,7 +82,7 @@ public record Evidence(Set<Seen> seen) {
    */
   public Set<String> names(EvidenceKind kind) {
     return seen.stream()
-        .filter(s -> s.kind() == kind)
+        .filter(s -> s.kind().equals(kind))
         .map(Seen::name)
         .collect(Collectors.toCollection(TreeSet::new));
   }

@@ -15,13 +15,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Stream;
 
 /**
  * Evidence as a file: an object of JSON on each line ({@code docs/evidence.md}); or, written by
  * hand, the name of a class on each line. Empty lines and lines that start with # mean nothing.
  */
 public final class EvidenceFile {
+  /** What a name that stands by itself is, whatever the language calls its units of code. */
+  private static final EvidenceKind BY_NAME = EvidenceKind.code("class", "classes");
+
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private EvidenceFile() {}
@@ -78,7 +80,7 @@ public final class EvidenceFile {
   private static Optional<Seen> className(String text) {
     String name = text.replace('/', '.');
     return name.matches("[\\p{L}_$][\\p{L}\\p{N}_$.-]*")
-        ? Optional.of(new Seen(EvidenceKind.CLASS, name, ""))
+        ? Optional.of(new Seen(BY_NAME, name, ""))
         : Optional.empty();
   }
 
@@ -87,9 +89,8 @@ public final class EvidenceFile {
       JsonNode node = JSON.readTree(text);
       String kind = node.path("saw").asText();
       String name = node.path("name").asText();
-      return Stream.of(EvidenceKind.values())
-          .filter(k -> k.text().equals(kind) && !name.isEmpty())
-          .findFirst()
+      return EvidenceKind.of(kind)
+          .filter(k -> !name.isEmpty())
           .map(k -> new Seen(k, name, node.path("from").asText()));
     } catch (JsonProcessingException e) {
       return Optional.empty();
@@ -105,7 +106,7 @@ public final class EvidenceFile {
   public static String text(Evidence evidence) {
     StringBuilder text = new StringBuilder();
     for (Seen one : evidence.seen()) {
-      ObjectNode node = JSON.createObjectNode().put("saw", one.kind().text());
+      ObjectNode node = JSON.createObjectNode().put("saw", one.kind().id());
       node.put("name", one.name());
       if (!one.from().isEmpty()) {
         node.put("from", one.from());

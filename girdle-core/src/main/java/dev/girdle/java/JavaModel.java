@@ -20,7 +20,6 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeModel;
-import dev.girdle.io.Paths;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JarManifest;
@@ -28,6 +27,7 @@ import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.ItemNames;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.Jdk;
 import dev.girdle.java.index.Modules;
@@ -65,6 +65,7 @@ final class JavaModel implements LanguageModel {
   private final NeededJava needed;
   private final JavaRuntime runtime;
   private final JavaPackaging packaging;
+  private final ItemNames names;
   private List<String> warnings;
   private Boolean makesClasses;
   private final Map<Component, Boolean> signed = new ConcurrentHashMap<>();
@@ -95,6 +96,7 @@ final class JavaModel implements LanguageModel {
     this.needed = new NeededJava(index, linkage);
     this.runtime = new JavaRuntime(jdk, needed);
     this.packaging = new JavaPackaging(index);
+    this.names = new ItemNames(facts);
   }
 
   /** Whether the program is started as modules, so that their descriptors count. */
@@ -311,48 +313,7 @@ final class JavaModel implements LanguageModel {
 
   @Override
   public List<Item> find(String text) {
-    String name = text.endsWith(".class") ? text.substring(0, text.length() - 6) : text;
-    List<Item> classes = index.classNamed(name.replace('/', '.'));
-    if (!classes.isEmpty()) {
-      return classes;
-    }
-    String path = text.startsWith("/") ? text.substring(1) : text;
-    if (index.hasResource(path)) {
-      return index.resource(path);
-    }
-    List<Item> modules = jdk.component().item(text).stream().toList();
-    List<Item> found = modules.isEmpty() ? bySimpleName(name) : modules;
-    return found.isEmpty() ? amongExcluded(text) : found;
-  }
-
-  /** What the plan keeps out is in no index, and can be asked for all the same. */
-  private List<Item> amongExcluded(String text) {
-    return facts.components().stream()
-        .flatMap(c -> c.items().stream())
-        .filter(index::isExcluded)
-        .filter(
-            i ->
-                i.path().equals(text)
-                    || i.name().equals(text)
-                    || Paths.fileName(i.path()).equals(text))
-        .toList();
-  }
-
-  private List<Item> bySimpleName(String name) {
-    if (name.indexOf('.') >= 0 || name.indexOf('/') >= 0) {
-      return List.of();
-    }
-    Stream<Item> classes =
-        index.classNames().stream()
-            .filter(n -> n.endsWith("." + name) || n.endsWith("$" + name))
-            .sorted()
-            .map(n -> index.classNamed(n).get(0));
-    Stream<Item> files =
-        index.resourcePaths().stream()
-            .filter(p -> p.endsWith("/" + name))
-            .sorted()
-            .map(p -> index.resource(p).get(0));
-    return Stream.concat(classes, files).toList();
+    return names.find(text);
   }
 
   @Override

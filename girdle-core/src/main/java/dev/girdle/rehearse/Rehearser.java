@@ -186,7 +186,7 @@ public final class Rehearser {
       Set<Seen> seen, Set<String> absent, SandboxPaths paths) {
     List<RunResult.Outside> outside = new ArrayList<>();
     for (Seen one : seen) {
-      boolean isFile = one.kind() == EvidenceKind.FILE || one.kind() == EvidenceKind.LIBRARY;
+      boolean isFile = List.of(EvidenceKind.FILE, EvidenceKind.LIBRARY).contains(one.kind());
       if (isFile && one.name().startsWith("/") && !paths.isOfTheSystem(one.name())) {
         outside.add(new RunResult.Outside(one.name(), true));
       }

@@ -32,6 +32,8 @@ import java.util.stream.Stream;
  * @param ecosystem its language
  * @param application what survey found
  * @param model what its language knows
+ * @param linkage how demands are answered: by the language that leads, and by all else that the
+ *     application holds
  * @param natives its native code
  * @param excluded what the plan keeps out, each with the reason
  * @param closure what is needed, and what is missing
@@ -44,6 +46,7 @@ public record Analysis(
     Ecosystem ecosystem,
     Application application,
     LanguageModel model,
+    Linkage linkage,
     NativeItems natives,
     Map<Item, String> excluded,
     Closure closure,
@@ -63,6 +66,7 @@ public record Analysis(
         ecosystem,
         application,
         model,
+        linkage,
         natives,
         excluded,
         closure,
@@ -79,16 +83,17 @@ public record Analysis(
    */
   Analysis with(Selection other) {
     return new Analysis(
-        plan, ecosystem, application, model, natives, excluded, closure, need, other, whereabouts);
-  }
-
-  /**
-   * How demands of the application are answered.
-   *
-   * @return the language's own linkage, and those of all else that the application holds
-   */
-  public Linkage linkage() {
-    return natives.beside(model.linkage());
+        plan,
+        ecosystem,
+        application,
+        model,
+        linkage,
+        natives,
+        excluded,
+        closure,
+        need,
+        other,
+        whereabouts);
   }
 
   /**

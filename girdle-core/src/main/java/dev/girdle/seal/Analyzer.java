@@ -8,7 +8,10 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.JoinedLinkage;
+import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Rank;
+import dev.girdle.closure.SideLinkage;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unresolved;
 import dev.girdle.closure.WalkListener;
@@ -19,8 +22,10 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Recognition.Certainty;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Support;
+import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.fault.Fault;
@@ -31,12 +36,14 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.Source;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -260,11 +267,12 @@ public final class Analyzer {
           .filter(i -> !excluded.containsKey(i))
           .forEach(i -> seeds.add(model.demandFor(i, How.ALWAYS, strength)));
     }
-    Closure closure = walk(model, found.natives, seeds, choice.prune());
+    Linkage linkage = joined(ecosystem, model, application, found);
+    Closure closure = walk(model, linkage, seeds, choice.prune());
     List<Demand> unforeseen = unforeseen(model, closure, choice);
     if (!unforeseen.isEmpty()) {
       seeds.addAll(unforeseen);
-      closure = walk(model, found.natives, seeds, choice.prune());
+      closure = walk(model, linkage, seeds, choice.prune());
     }
     model.keep();
     return new Analysis(
@@ -272,6 +280,7 @@ public final class Analyzer {
         ecosystem,
         application,
         model,
+        linkage,
         found.natives,
         excluded,
         closure,
@@ -280,9 +289,19 @@ public final class Analyzer {
         model.whereabouts(missing(closure)));
   }
 
-  private Closure walk(LanguageModel model, NativeItems natives, List<Demand> seeds, Prune prune) {
+  /** The language that leads, with native code and whatever other languages read beside it. */
+  private Linkage joined(
+      Ecosystem ecosystem, LanguageModel model, Application application, Excluded found) {
+    List<SideLinkage> sides = new ArrayList<>(found.natives.linkage().stream().toList());
+    languages.all().stream()
+        .filter(other -> !other.id().equals(ecosystem.id()))
+        .forEach(other -> other.beside(application, found.items).ifPresent(sides::add));
+    return sides.isEmpty() ? model.linkage() : new JoinedLinkage(model.linkage(), sides);
+  }
+
+  private Closure walk(LanguageModel model, Linkage linkage, List<Demand> seeds, Prune prune) {
     return ClosureWalk.walk(
-        natives.beside(model.linkage()),
+        linkage,
         seeds,
         followsMeanings(prune),
         model.along(prune),
@@ -291,9 +310,11 @@ public final class Analyzer {
   }
 
   /** What was seen in use and is not reached otherwise. */
-  private static List<Demand> unforeseen(LanguageModel model, Closure closure, Choice choice) {
+  private List<Demand> unforeseen(LanguageModel model, Closure closure, Choice choice) {
+    Evidence evidence = EvidenceFile.read(choice.evidence());
+    requireKnown(evidence, choice.evidence());
     List<Demand> unforeseen = new ArrayList<>();
-    for (String name : EvidenceFile.read(choice.evidence()).names(EvidenceKind.CLASS)) {
+    for (String name : evidence.code()) {
       model.find(name).stream()
           .filter(i -> i.component().role() != Role.RUNTIME && i.name().equals(name))
           .limit(1)
@@ -301,6 +322,23 @@ public final class Analyzer {
           .forEach(i -> unforeseen.add(model.demandFor(i, How.EVIDENCE, Strength.SOFT)));
     }
     return unforeseen;
+  }
+
+  /** A kind of code that no language knows is a slip of the pen, and would count for nothing. */
+  private void requireKnown(Evidence evidence, List<Path> files) {
+    Set<EvidenceKind> unknown = new TreeSet<>(evidence.codeKinds());
+    Set<EvidenceKind> known = new TreeSet<>(EvidenceKind.OF_ANY_PROGRAM);
+    languages.all().stream()
+        .flatMap(l -> l.observation().stream())
+        .map(RunObservation::codeKind)
+        .forEach(known::add);
+    unknown.removeAll(known);
+    if (!unknown.isEmpty()) {
+      throw GirdleException.request(
+          "the evidence in " + files + " says it saw a " + unknown.iterator().next().id(),
+          "  What can be seen: "
+              + known.stream().map(EvidenceKind::id).collect(Collectors.joining(", ")));
+    }
   }
 
   /** What is to be left out class by class has to be found out method by method. */

@@ -5,8 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.binary.linkage.NativeLinkage;
-import dev.girdle.closure.JoinedLinkage;
-import dev.girdle.closure.Linkage;
+import dev.girdle.closure.SideLinkage;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
@@ -14,7 +13,6 @@ import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -65,9 +63,9 @@ public final class NativeItems {
     return Optional.ofNullable(codes.get(item));
   }
 
-  /** The linkage of a language, with that of native code beside it if there is more than one. */
-  Linkage beside(Linkage lead) {
-    return codes.size() < 2 ? lead : new JoinedLinkage(lead, List.of(new NativeLinkage(codes)));
+  /** The linkage of native code; empty if there is not more than one that could be linked. */
+  Optional<SideLinkage> linkage() {
+    return codes.size() < 2 ? Optional.empty() : Optional.of(new NativeLinkage(codes));
   }
 
   /** The items that do not run on a target, each with the reason. */

@@ -22,7 +22,7 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /** Rehearses what was made before it gets to its place; what fails does not get there. */
-public final class RehearsalGate {
+public final class RehearsalGate implements Gate {
   private final List<Rehearsal> rehearsals;
   private final SandboxRequest request;
   private final Map<String, String> environment;
@@ -54,14 +54,8 @@ public final class RehearsalGate {
     this.original = original;
   }
 
-  /**
-   * Rehearses an artifact.
-   *
-   * @param artifact where it was made
-   * @return what is to be told of it
-   * @throws GirdleException if it fails
-   */
-  List<String> pass(Path artifact) {
+  @Override
+  public List<String> pass(Path artifact) {
     ArtifactRecord content = RecordFile.of(artifact).orElseThrow();
     boolean isForHere =
         content.target() == null

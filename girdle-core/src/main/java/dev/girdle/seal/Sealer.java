@@ -36,7 +36,7 @@ import java.util.stream.Stream;
 public final class Sealer {
   private final String girdleRelease;
   private final Progress progress;
-  private final Optional<RehearsalGate> gate;
+  private final Optional<Gate> gate;
 
   /**
    * Creates a sealer.
@@ -48,7 +48,7 @@ public final class Sealer {
     this(girdleRelease, progress, Optional.empty());
   }
 
-  private Sealer(String girdleRelease, Progress progress, Optional<RehearsalGate> gate) {
+  private Sealer(String girdleRelease, Progress progress, Optional<Gate> gate) {
     this.girdleRelease = girdleRelease;
     this.progress = progress;
     this.gate = gate;
@@ -60,7 +60,7 @@ public final class Sealer {
    * @param newGate the gate
    * @return a new sealer
    */
-  public Sealer through(RehearsalGate newGate) {
+  public Sealer through(Gate newGate) {
     return new Sealer(girdleRelease, progress, Optional.of(newGate));
   }
 

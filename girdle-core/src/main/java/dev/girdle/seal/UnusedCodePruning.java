@@ -6,7 +6,6 @@ import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Selection;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.fault.GirdleException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -29,7 +28,7 @@ public final class UnusedCodePruning {
    */
   public static Analyses of(Analyses analyses) {
     Evidence evidence = EvidenceFile.read(analyses.first().plan().choice().evidence());
-    Set<String> seen = evidence.names(EvidenceKind.CLASS);
+    Set<String> seen = evidence.code();
     if (seen.isEmpty()) {
       throw GirdleException.request(
           "--never-quiet needs evidence of what is in use, and there is none",

@@ -7,7 +7,6 @@ import dev.girdle.closure.Reached;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.evidence.EvidenceKind;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -66,7 +65,7 @@ public record Witnessed(int foreseen, List<Item> missed, Map<Component, Quiet> q
    * @return the comparison
    */
   public static Witnessed of(Analysis analysis, Evidence evidence) {
-    Set<String> names = evidence.names(EvidenceKind.CLASS);
+    Set<String> names = evidence.code();
     LanguageModel model = analysis.model();
     int foreseen = 0;
     List<Item> missed = new ArrayList<>();

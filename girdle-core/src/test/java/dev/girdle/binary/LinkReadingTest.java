@@ -113,7 +113,7 @@ class LinkReadingTest {
     byte[] bytes = TinyElf.x64().with(14, "libalone.so").bytes();
     assertThat(only(read(bytes)).needed()).isEmpty();
     assertThat(read(java.util.Arrays.copyOf(bytes, 100)))
-        .isEqualTo(new LinkReading.Damaged("it ends before a part that it names"));
+        .isEqualTo(new LinkReading.Unreadable("it ends before a part that it names"));
     assertThat(read("some text that is no code at all".getBytes(StandardCharsets.UTF_8)))
         .isEqualTo(new LinkReading.NotCode());
     assertThat(read(new byte[0])).isEqualTo(new LinkReading.NotCode());
@@ -135,7 +135,7 @@ class LinkReadingTest {
       for (int k = 1 + random.nextInt(4); k > 0; k--) {
         bytes[4 + random.nextInt(bytes.length - 4)] = (byte) random.nextInt();
       }
-      assertThat(read(bytes)).isInstanceOfAny(LinkReading.Read.class, LinkReading.Damaged.class);
+      assertThat(read(bytes)).isInstanceOfAny(LinkReading.Read.class, LinkReading.Unreadable.class);
     }
   }
 
@@ -185,7 +185,7 @@ class LinkReadingTest {
     assertThat(read.subsystem()).contains(Subsystem.OTHER);
     out.putInt(0x200 + 12, 0x9000);
     assertThat(read(out.array()))
-        .isEqualTo(new LinkReading.Damaged("an address in it lies in no section"));
+        .isEqualTo(new LinkReading.Unreadable("an address in it lies in no section"));
   }
 
   private static ByteBuffer macho(ByteOrder order, boolean wide) {
@@ -254,6 +254,6 @@ class LinkReadingTest {
         .allSatisfy(p -> assertThat(p.needed()).isEqualTo(OF_MAC));
     fat.putInt(8 + 8, 1 << 20);
     assertThat(read(fat.array()))
-        .isEqualTo(new LinkReading.Damaged("a part of it lies beyond its end"));
+        .isEqualTo(new LinkReading.Unreadable("a part of it lies beyond its end"));
   }
 }

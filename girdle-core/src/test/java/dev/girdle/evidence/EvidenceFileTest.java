@@ -24,8 +24,9 @@ class EvidenceFileTest {
         new Evidence(
             Set.of(
                 new Seen(EvidenceKind.FILE, "/etc/harbour \"north\".conf", ""),
-                new Seen(EvidenceKind.CLASS, "org.ternhaven.Bürth", "lib/berth.jar"),
-                new Seen(EvidenceKind.CLASS, "java.lang.Object", "java.base"),
+                new Seen(
+                    EvidenceKind.code("class", "classes"), "org.ternhaven.Bürth", "lib/berth.jar"),
+                new Seen(EvidenceKind.code("class", "classes"), "java.lang.Object", "java.base"),
                 new Seen(EvidenceKind.ADDRESS, "tides.ternhaven.example:443", "")));
     String text = EvidenceFile.text(evidence);
     assertThat(text.lines())
@@ -41,10 +42,24 @@ class EvidenceFileTest {
     Path byHand = file("hand.txt", "# seen on Monday\n\norg/ternhaven/Tide\n  java.util.List \n");
     Path byRun = file("run.jsonl", "{\"saw\":\"class\",\"name\":\"java.util.List\"}\n");
     Evidence evidence = EvidenceFile.read(List.of(byHand, byRun));
-    assertThat(evidence.names(EvidenceKind.CLASS))
+    assertThat(evidence.names(EvidenceKind.code("class", "classes")))
         .containsExactly("java.util.List", "org.ternhaven.Tide");
     assertThat(evidence.names(EvidenceKind.FILE)).isEmpty();
     assertThat(Evidence.of(List.of(evidence, Evidence.NONE))).isEqualTo(evidence);
+  }
+
+  @Test
+  void aKindThatALanguageBringsComesFirstAndIsCode() throws IOException {
+    Path run =
+        file(
+            "run.jsonl",
+            "{\"saw\":\"file\",\"name\":\"a.txt\"}\n{\"saw\":\"verse\",\"name\":\"x\"}\n");
+    Evidence evidence = EvidenceFile.read(List.of(run));
+    assertThat(evidence.code()).containsExactly("x");
+    assertThat(evidence.codeKinds())
+        .containsExactly(EvidenceKind.code("verse", "verses"))
+        .doesNotContain(EvidenceKind.FILE);
+    assertThat(EvidenceFile.text(evidence).lines()).first().asString().contains("verse");
   }
 
   @Test
@@ -52,7 +67,7 @@ class EvidenceFileTest {
     Path bad =
         file(
             "bad.txt",
-            "java.util.List\ntwo words\n{\"saw\":\"ghost\",\"name\":\"x\"}\n{\"saw\":\n");
+            "java.util.List\ntwo words\n{\"saw\":\"two words\",\"name\":\"x\"}\n{\"saw\":\n");
     assertThatThrownBy(() -> EvidenceFile.read(List.of(bad, dir.resolve("none"))))
         .hasMessageContaining("bad.txt:2: ")
         .hasMessageContaining("bad.txt:3: ")

@@ -75,10 +75,10 @@ class TraceTest {
     ClassLog.read(dir, PATHS, seen);
     assertThat(seen)
         .containsExactly(
-            new Seen(EvidenceKind.CLASS, "java.lang.Object", ""),
-            new Seen(EvidenceKind.CLASS, "java.util.zip.Deflater", "java.base"),
-            new Seen(EvidenceKind.CLASS, "org.ternhaven.Old", "lib/old.jar"),
-            new Seen(EvidenceKind.CLASS, "org.ternhaven.Tide", "lib/tide.jar"));
+            new Seen(EvidenceKind.code("class", "classes"), "java.lang.Object", ""),
+            new Seen(EvidenceKind.code("class", "classes"), "java.util.zip.Deflater", "java.base"),
+            new Seen(EvidenceKind.code("class", "classes"), "org.ternhaven.Old", "lib/old.jar"),
+            new Seen(EvidenceKind.code("class", "classes"), "org.ternhaven.Tide", "lib/tide.jar"));
     Trace.read(dir, PATHS, seen, absent); // without a trace there is nothing more
     assertThat(seen).hasSize(4);
   }

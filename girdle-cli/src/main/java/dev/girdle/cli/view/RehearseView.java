@@ -7,11 +7,12 @@ import dev.girdle.rehearse.Diagnosis;
 import dev.girdle.rehearse.RunResult;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Shows how rehearsals went.
@@ -98,30 +99,15 @@ public record RehearseView(
   }
 
   private static String used(RunResult p) {
-    Map<String, Integer> counts = new LinkedHashMap<>();
-    for (EvidenceKind kind : EvidenceKind.values()) {
-      if (kind == EvidenceKind.REHEARSAL) {
-        continue; // it is this one
-      }
-      int count = p.evidence().names(kind).size();
-      if (count > 0) {
-        counts.put(label(kind, count), count);
-      }
-    }
+    Set<EvidenceKind> kinds = new TreeSet<>();
+    p.evidence().seen().forEach(s -> kinds.add(s.kind()));
+    kinds.remove(EvidenceKind.REHEARSAL); // it is this one
     List<String> parts = new ArrayList<>();
-    counts.forEach((label, count) -> parts.add(count + " " + label));
+    for (EvidenceKind kind : kinds) {
+      int count = p.evidence().names(kind).size();
+      parts.add(count + " " + kind.words(count));
+    }
     return parts.isEmpty() ? "nothing was seen of it" : "seen in use: " + String.join(", ", parts);
-  }
-
-  private static String label(EvidenceKind kind, int count) {
-    return switch (kind) {
-      case CLASS -> count == 1 ? "class" : "classes";
-      case FILE -> count == 1 ? "file" : "files";
-      case LIBRARY -> count == 1 ? "library" : "libraries";
-      case PROCESS -> count == 1 ? "program" : "programs";
-      case ADDRESS -> count == 1 ? "address" : "addresses";
-      case REHEARSAL -> count == 1 ? "rehearsal" : "rehearsals";
-    };
   }
 
   @Override
@@ -172,7 +158,7 @@ public record RehearseView(
                 .map(
                     s ->
                         Json.object(
-                            "saw", s.kind().text(),
+                            "saw", s.kind().id(),
                             "name", s.name(),
                             "from", s.from().isEmpty() ? null : s.from()))
                 .toList());

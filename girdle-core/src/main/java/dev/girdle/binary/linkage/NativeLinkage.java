@@ -6,6 +6,7 @@ import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.SideLinkage;
@@ -71,8 +72,14 @@ public final class NativeLinkage implements SideLinkage {
 
   @Override
   public ItemDemands demandsOf(Item item) throws IOException {
-    if (!(reading(item.content()) instanceof LinkReading.Read read)) {
-      return ItemDemands.NONE; // nobody knows what it needs; what travels with it stays with it
+    LinkReading reading = reading(item.content());
+    if (reading instanceof LinkReading.Unreadable) {
+      // told as what only the run will tell; what travels with it stays with it
+      return new ItemDemands(
+          List.of(), List.of(new DynamicReference(LINKS, LINKED, Site.of(item), false)));
+    }
+    if (!(reading instanceof LinkReading.Read read)) {
+      return ItemDemands.NONE;
     }
     List<Demand> demands = new ArrayList<>();
     for (LinkedCode part : read.parts()) {

@@ -19,6 +19,9 @@ import java.util.stream.Stream;
  * also of native libraries ({@code -Xlog:library}).
  */
 public final class ClassLog {
+  /** A class was loaded, by its full name. */
+  static final EvidenceKind CLASS = EvidenceKind.code("class", "classes");
+
   private static final String PREFIX = "classes-";
   private static final Pattern LINE = Pattern.compile("(\\S+) source: (\\S+)(.*)");
   private static final Pattern LIBRARY = Pattern.compile("Loaded library (/.+), handle 0x\\w+");
@@ -119,6 +122,6 @@ public final class ClassLog {
     } else if (source.startsWith("file:")) {
       from = paths.inArtifact(source.substring("file:".length()));
     }
-    found.add(new Seen(EvidenceKind.CLASS, name, from));
+    found.add(new Seen(CLASS, name, from));
   }
 }

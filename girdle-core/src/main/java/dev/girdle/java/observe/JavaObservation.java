@@ -4,6 +4,7 @@ import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RunPaths;
 import dev.girdle.ecosystem.Symptom;
 import dev.girdle.ecosystem.SystemPlaces;
+import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.evidence.Seen;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -51,6 +52,11 @@ public final class JavaObservation implements RunObservation {
   @Override
   public Map<String, String> using(Path home) {
     return Map.of("JAVA_HOME", home.toString());
+  }
+
+  @Override
+  public EvidenceKind codeKind() {
+    return ClassLog.CLASS;
   }
 
   @Override

@@ -11,7 +11,6 @@ import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Wanted;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.io.Content;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
@@ -77,7 +76,7 @@ public final class RuntimeWalk {
     walk.named(selection);
     walk.seeds.addAll(RuntimeProbe.demands(closure, walk.index));
     walk.configured(runtime);
-    for (String name : EvidenceFile.read(choice.evidence()).names(EvidenceKind.CLASS)) {
+    for (String name : EvidenceFile.read(choice.evidence()).code()) {
       walk.seeds.add(Demand.ofEvidence(JavaThing.CODE, name));
     }
     RuntimeReach reach = new RuntimeReach(walk.index, walk.natives);

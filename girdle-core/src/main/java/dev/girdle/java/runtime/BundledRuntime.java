@@ -1,19 +1,12 @@
 package dev.girdle.java.runtime;
 
-import dev.girdle.binary.StrippedCode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
-import dev.girdle.io.FolderTree;
-import dev.girdle.io.TreeFile;
 import dev.girdle.layout.LayoutFile;
-import dev.girdle.layout.Packing;
 import dev.girdle.plan.NamePattern;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -29,19 +22,16 @@ public final class BundledRuntime implements AutoCloseable {
   /** The class that tells the runtime its modules. */
   public static final String LIST_OF_MODULES = "jdk.internal.module.SystemModules$listed";
 
-  private static final String BASE = "/java.base/";
-  private static final ModuleFiles OWNERS = new ModuleFiles();
-  private static final int LARGEST_TYPE = 1 << 20;
-
   private final JavaHome home;
   private final RuntimeImage image;
-
-  private final List<NamePattern> always;
+  private final ImageResources resources;
+  private final HomeFiles files;
 
   private BundledRuntime(JavaHome home, RuntimeImage image, List<NamePattern> always) {
     this.home = home;
     this.image = image;
-    this.always = List.copyOf(always);
+    this.resources = new ImageResources(image);
+    this.files = new HomeFiles(home, always);
   }
 
   /**
@@ -107,23 +97,8 @@ public final class BundledRuntime implements AutoCloseable {
    * @return for each, its contents by path
    */
   public Map<String, SortedMap<String, Content>> contents(Collection<String> chosen) {
-    Map<String, SortedMap<String, Content>> found = new TreeMap<>();
-    chosen.forEach(m -> found.put(m, image.contents().get(m)));
-    found.computeIfPresent("java.base", (name, base) -> listing(chosen, base));
-    return found;
-  }
-
-  /** What was generated for the whole image lists the modules of that one. */
-  private SortedMap<String, Content> listing(
-      Collection<String> modules, SortedMap<String, Content> base) {
-    SortedMap<String, Content> listing = new TreeMap<>(base);
-    Content type = base.get(SystemModules.PACKAGE + "SystemModules.class");
-    listing.keySet().removeIf(n -> n.startsWith(SystemModules.PACKAGE + "SystemModules$"));
     try {
-      List<ModuleFacts> listed = modules.stream().sorted().map(image.facts()::get).toList();
-      SystemModules.of(listed, type.bytes(LARGEST_TYPE))
-          .forEach((path, bytes) -> listing.put(path, Content.of(bytes)));
-      return listing;
+      return resources.of(chosen);
     } catch (IOException e) {
       throw unreadable(home, e);
     }
@@ -137,19 +112,10 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public List<LayoutFile> whole(String folder) {
     try {
-      return stripped(files(path -> Optional.of(home.title() + ", whole"), folder));
+      return files.whole(folder);
     } catch (IOException e) {
       throw unreadable(home, e);
     }
-  }
-
-  /** Without what only debuggers of native code read. */
-  private static List<LayoutFile> stripped(List<LayoutFile> files) throws IOException {
-    List<LayoutFile> stripped = new ArrayList<>(files.size());
-    for (LayoutFile file : files) {
-      stripped.add(file.with(StrippedCode.of(file.content())));
-    }
-    return stripped;
   }
 
   /**
@@ -169,39 +135,23 @@ public final class BundledRuntime implements AutoCloseable {
 
   private List<LayoutFile> extracted(Extract extract, String folder) throws IOException {
     Map<String, String> chosen = extract.modules();
-    List<LayoutFile> files = stripped(files(path -> reason(path, extract), folder));
-    SortedMap<String, Content> resources = resources(extract);
+    List<LayoutFile> all = new ArrayList<>(files.of(extract, folder));
+    SortedMap<String, Content> kept = resources.of(extract);
     String reason = "the modules " + String.join(", ", chosen.keySet());
     if (extract.contents().isPresent()) {
       reason = "what the program can reach of " + reason;
-      byte[] list = leftOut(resources.keySet());
-      files.add(
+      byte[] list = leftOut(kept.keySet());
+      all.add(
           LayoutFile.made(
               folder + LeftOutList.PATH, list, "tells of a class that was left out and is missed"));
     }
-    files.add(file(folder + "lib/modules", ImageContent.of(resources), false, reason));
-    files.add(
+    all.add(files.file(folder + "lib/modules", ImageContent.of(kept), false, reason));
+    all.add(
         LayoutFile.made(
             folder + "release",
             release(chosen).getBytes(StandardCharsets.UTF_8),
             "tells which Java it is"));
-    return files;
-  }
-
-  private static Optional<String> reason(String path, Extract extract) {
-    if (ModuleFiles.ofWholeOnly(path).isPresent()) {
-      return Optional.empty();
-    }
-    Optional<String> module = OWNERS.moduleOf(path);
-    if (module.isEmpty()) {
-      return Optional.of("every Java runtime has it");
-    }
-    String name = path.substring(path.lastIndexOf('/') + 1);
-    boolean isMissed =
-        ModuleFiles.isLibrary(path) && extract.natives().filter(n -> !n.contains(name)).isPresent();
-    return module
-        .filter(m -> extract.modules().containsKey(m) && !isMissed)
-        .map(m -> "belongs to " + m);
+    return all;
   }
 
   private byte[] leftOut(Set<String> kept) {
@@ -219,9 +169,13 @@ public final class BundledRuntime implements AutoCloseable {
    * @return their files as they are, those that belong to any runtime among them
    */
   public List<LayoutFile> natives(Extract extract) {
-    return files(path -> reason(path, extract), "").stream()
-        .filter(f -> ModuleFiles.isLibrary(f.path()))
-        .toList();
+    try {
+      return files.unstripped(extract, "").stream()
+          .filter(f -> ModuleFiles.isLibrary(f.path()))
+          .toList();
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
   }
 
   /**
@@ -231,9 +185,14 @@ public final class BundledRuntime implements AutoCloseable {
    */
   public Map<String, Content> configuration() {
     Map<String, Content> found = new TreeMap<>();
-    files(path -> Optional.of(path).filter(p -> p.startsWith("conf/")), "")
-        .forEach(f -> found.put(f.path(), f.content()));
-    return found;
+    try {
+      files
+          .files(path -> Optional.of(path).filter(p -> p.startsWith("conf/")), "")
+          .forEach(f -> found.put(f.path(), f.content()));
+      return found;
+    } catch (IOException e) {
+      throw unreadable(home, e);
+    }
   }
 
   /**
@@ -245,7 +204,8 @@ public final class BundledRuntime implements AutoCloseable {
   public Map<String, Long> weights(Extract extract) {
     Map<String, Long> weights = new TreeMap<>();
     try {
-      resources(extract)
+      resources
+          .of(extract)
           .forEach(
               (path, content) ->
                   weights.merge(
@@ -266,49 +226,6 @@ public final class BundledRuntime implements AutoCloseable {
         + "\"\n";
   }
 
-  private interface Reason {
-    Optional<String> of(String path);
-  }
-
-  private List<LayoutFile> files(Reason reason, String folder) {
-    List<LayoutFile> files = new ArrayList<>();
-    try (FolderTree tree = tree()) {
-      for (TreeFile file : tree.files()) {
-        Optional<String> wanted = wanted(file.path());
-        if (wanted.isEmpty() && ModuleFiles.forDevelopment(file.path()).isPresent()) {
-          continue;
-        }
-        Path there = home.folder().resolve(file.path());
-        wanted
-            .or(() -> reason.of(file.path()))
-            .ifPresent(
-                why ->
-                    files.add(
-                        file(
-                            folder + file.path(), file.content(), Files.isExecutable(there), why)));
-      }
-      return files;
-    } catch (IOException e) {
-      throw unreadable(home, e);
-    }
-  }
-
-  /** Without folders that hold nothing that goes along. */
-  private FolderTree tree() throws IOException {
-    return FolderTree.of(
-        home.folder(),
-        path -> !always.isEmpty() || ModuleFiles.forDevelopment(path + "/").isEmpty());
-  }
-
-  /** Why the user wants a file, whatever it is; not what is made anew for what goes along. */
-  private Optional<String> wanted(String path) {
-    boolean isMade = path.equals("lib/modules") || path.equals("release");
-    return always.stream()
-        .filter(p -> !isMade && path.indexOf('/') > 0 && p.matches(path))
-        .map(p -> p.called("always"))
-        .findFirst();
-  }
-
   /**
    * The files of the Java's folder that do not go along with any program, whatever it needs, unless
    * the user wants them.
@@ -316,65 +233,17 @@ public final class BundledRuntime implements AutoCloseable {
    * @return by path, each with what it is
    */
   public Map<String, String> leftHere() {
-    Map<String, String> left = new TreeMap<>();
-    try (FolderTree tree = FolderTree.of(home.folder(), path -> true)) {
-      for (TreeFile file : tree.files()) {
-        if (wanted(file.path()).isEmpty()) {
-          ModuleFiles.forDevelopment(file.path())
-              .or(() -> ModuleFiles.ofWholeOnly(file.path()))
-              .ifPresent(why -> left.put(file.path(), why));
-        }
-      }
-      left.remove("lib/modules"); // another takes its place
-      left.remove("release");
-      return left;
+    try {
+      return files.leftHere();
     } catch (IOException e) {
       throw unreadable(home, e);
-    }
-  }
-
-  private LayoutFile file(String path, Content content, boolean executable, String reason) {
-    return new LayoutFile(path, content, executable, Packing.AS_IT_IS, home.title(), reason);
-  }
-
-  private SortedMap<String, Content> resources(Extract extract) throws IOException {
-    SortedMap<String, Content> resources = new TreeMap<>();
-    for (var module : contents(extract.modules().keySet()).entrySet()) {
-      Optional<Set<String>> kept =
-          extract.contents().map(c -> c.getOrDefault(module.getKey(), Set.of()));
-      for (var file : module.getValue().entrySet()) {
-        String path = file.getKey();
-        if (kept.isEmpty() || kept.get().contains(path) || path.equals(RuntimeImage.DESCRIPTOR)) {
-          resources.put("/" + module.getKey() + "/" + path, file.getValue());
-        }
-      }
-    }
-    if (extract.contents().isPresent()) {
-      for (String error : ClassEdits.NOT_FOUND) {
-        resources.computeIfPresent(BASE + error, (n, c) -> telling(c));
-      }
-      resources.put(BASE + ClassEdits.TELLER + ".class", ClassEdits.teller());
-    }
-    if (!extract.debugTables()) {
-      for (var resource : resources.entrySet()) {
-        resource.setValue(ClassEdits.withoutDebugTables(resource.getKey(), resource.getValue()));
-      }
-    }
-    return resources;
-  }
-
-  private static Content telling(Content error) {
-    try {
-      return ClassEdits.telling(error);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
   }
 
   /** The contents of some modules in the order of the image, for tests of what was written. */
   Iterable<byte[]> contents(Extract extract) throws IOException {
     List<byte[]> all = new ArrayList<>();
-    for (Content content : resources(extract).values()) {
+    for (Content content : resources.of(extract).values()) {
       all.add(content.bytes(Integer.MAX_VALUE - 8));
     }
     return all;

@@ -87,4 +87,23 @@ class NativeLinkageTest {
     Demand moon = onlyDemand(linkage, component.item("a/one.so").orElseThrow());
     assertThat(paths(linkage.resolve(moon))).containsExactly("a/libmoon.so.2");
   }
+
+  @Test
+  void whatCannotBeReadIsToldAsWhatOnlyTheRunWillTell() throws IOException {
+    byte[] whole = TinyElf.x64().with(1, "libmoon.so.2").bytes();
+    files.add(
+        new TreeFile("a/cut.so", Content.of(java.util.Arrays.copyOf(whole, whole.length / 2))));
+    byte[] aix = new byte[64];
+    aix[0] = 1;
+    aix[1] = (byte) 0xf7;
+    files.add(new TreeFile("a/aix.so", Content.of(aix)));
+    Component component = component();
+    NativeLinkage linkage = linkage(component);
+    for (Item item : component.items()) {
+      assertThat(linkage.demandsOf(item).named()).isEmpty();
+      assertThat(linkage.demandsOf(item).open())
+          .singleElement()
+          .satisfies(o -> assertThat(o.asksFor()).isEqualTo("any native library"));
+    }
+  }
 }

@@ -47,9 +47,9 @@ class ClassLogTest {
                 "h.Look$$Lambda$1/0x01 source: h.Look",
                 "jdk.proxy1.$Proxy4 source: __dynamic_proxy__"))
         .containsExactlyInAnyOrder(
-            new Seen(EvidenceKind.CLASS, "java.util.zip.Inflater", "java.base"),
-            new Seen(EvidenceKind.CLASS, "h.Look", "lib/look.jar"),
-            new Seen(EvidenceKind.CLASS, "java.lang.Object", ""));
+            new Seen(ClassLog.CLASS, "java.util.zip.Inflater", "java.base"),
+            new Seen(ClassLog.CLASS, "h.Look", "lib/look.jar"),
+            new Seen(ClassLog.CLASS, "java.lang.Object", ""));
   }
 
   @Test
@@ -79,6 +79,6 @@ class ClassLogTest {
     assertThat(java.waitFor()).as(said).isZero();
     Set<Seen> found = new TreeSet<>();
     ClassLog.read(dir, PATHS, found);
-    assertThat(found).contains(new Seen(EvidenceKind.CLASS, "java.lang.Object", ""));
+    assertThat(found).contains(new Seen(ClassLog.CLASS, "java.lang.Object", ""));
   }
 }
