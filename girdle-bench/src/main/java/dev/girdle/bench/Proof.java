@@ -2,7 +2,6 @@ package dev.girdle.bench;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import dev.girdle.bench.corpus.FirstTries;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -54,8 +53,7 @@ public final class Proof {
     String text = proof.text();
     System.out.print(text);
     if (wanted.isEmpty()) {
-      Path corpus = proof.root.resolve("girdle-bench/corpus");
-      Files.writeString(Path.of(args[1]), text + "\n" + FirstTries.section(corpus));
+      Section.writeTop(Path.of(args[1]), text);
     }
     System.exit(proof.allSame ? 0 : 1);
   }

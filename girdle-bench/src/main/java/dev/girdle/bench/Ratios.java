@@ -56,10 +56,7 @@ public final class Ratios {
     ratios.measure();
     String text = ratios.text();
     System.out.print(text);
-    Path file = Path.of(args[1]);
-    String there = Files.exists(file) ? Files.readString(file) : "";
-    int others = there.indexOf("\n## "); // which are measured by others
-    Files.writeString(file, text + (others < 0 ? "" : there.substring(others)));
+    Section.writeTop(Path.of(args[1]), text);
   }
 
   private void measure() throws Exception {

@@ -9,6 +9,20 @@ public final class Section {
   private Section() {}
 
   /**
+   * Writes what stands before all sections, which others write.
+   *
+   * @param file the file; it may not exist
+   * @param text what its beginning is to be; no line of it begins with {@code ## }
+   * @throws IOException if the file cannot be read or written
+   */
+  public static void writeTop(Path file, String text) throws IOException {
+    String there = Files.exists(file) ? Files.readString(file) : "";
+    int others = there.indexOf("\n## ");
+    Files.writeString(
+        file, text.stripTrailing() + "\n" + (others < 0 ? "" : there.substring(others)));
+  }
+
+  /**
    * Writes a section, in place of the one with the same heading or at the end.
    *
    * @param file an existing file

@@ -189,6 +189,38 @@ class ArchiveIT {
     assertThat(refused.err()).contains("broken.jar is not whole").hasLineCount(1);
   }
 
+  /** What a signature says of a jar is not true of any other, whoever owns it. */
+  @ParameterizedTest
+  @ValueSource(strings = {"nested", "merged"})
+  void aSignedProgramRuns(String kind) throws IOException {
+    Path signed = Files.createDirectories(dir.resolve("signed " + kind));
+    Path bin = Run.JAVA.getParent();
+    Assumptions.assumeTrue(Files.exists(bin.resolve("jarsigner")), "skipped: no jarsigner");
+    Path classes =
+        Compiled.to(
+            signed.resolve("classes"),
+            "package s; public class Seal { public static void main(String[] a) {"
+                + " System.out.println(\"signed\"); } }");
+    Path jar =
+        new Jar()
+            .manifest("Main-Class: s.Seal")
+            .folder(classes)
+            .with("META-INF/INDEX.LIST", "JarIndex-Version: 1.0\n\nother.jar\nx\n")
+            .write(signed.resolve("app/seal.jar"));
+    Path keys = signed.resolve("keys");
+    Object[] secret = {"-keystore", keys, "-storepass", "harbour"};
+    Object[] make = {
+      bin.resolve("keytool"), "-genkeypair", "-alias", "seal", "-keyalg", "EC", "-dname", "CN=Seal"
+    };
+    Run.of(Stream.concat(Stream.of(make), Stream.of(secret)).toArray()).well();
+    Run.of(bin.resolve("jarsigner"), "-keystore", keys, "-storepass", "harbour", jar, "seal")
+        .well();
+    Path out = signed.resolve("out");
+    Run.girdle("seal", jar.getParent(), "--archive", kind, "--name", "seal", "--out", out).well();
+    assertThat(Run.of(Run.JAVA, "-jar", out.resolve("seal.jar")).well().out())
+        .isEqualTo("signed\n");
+  }
+
   @Test
   void aProgramThatReadsItsClassPathGetsAnArchiveOfOneTree() throws IOException {
     Path classes =

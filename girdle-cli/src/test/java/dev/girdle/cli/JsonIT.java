@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.SpecVersion;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import dev.girdle.cli.Run.Result;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -39,8 +39,8 @@ class JsonIT {
 
   private static JsonNode valid(String schema, byte[] bytes) throws IOException {
     Path file = Path.of(System.getProperty("girdle.schemas"), schema + ".schema.json");
-    JsonSchema rules =
-        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+    Schema rules =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(Files.readString(file));
     JsonNode document = new ObjectMapper().readTree(bytes);
     assertThat(rules.validate(document)).isEmpty();

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.SpecVersion;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import dev.girdle.cli.Run.Result;
 import dev.girdle.testing.Compiled;
 import dev.girdle.testing.Jar;
@@ -123,8 +123,8 @@ class PlanIT {
             "--json", "--prune", "classes", "--release", "9", "--form", "zip", "--never", "h.Load");
     JsonNode made = json(result);
     JsonNode plan = made.get("plan");
-    JsonSchema schema =
-        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+    Schema schema =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(
                 Files.readString(
                     Path.of(System.getProperty("girdle.schemas"), "plan.schema.json")));

@@ -1,17 +1,9 @@
 package dev.girdle.record;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.PathType;
-import com.networknt.schema.SchemaValidatorsConfig;
-import com.networknt.schema.SpecVersion;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
+import com.networknt.schema.Schema;
+import dev.girdle.io.JsonSchemas;
 import java.util.List;
-import java.util.Locale;
-import java.util.Objects;
 
 /**
  * Checks records against {@code docs/schema/record.schema.json}. Words that are not known are no
@@ -23,21 +15,7 @@ final class RecordSchema {
   private RecordSchema() {}
 
   private static final class Read {
-    private static final JsonSchema SCHEMA = read();
-
-    private static JsonSchema read() {
-      SchemaValidatorsConfig config =
-          SchemaValidatorsConfig.builder()
-              .pathType(PathType.JSON_POINTER)
-              .locale(Locale.ROOT)
-              .build();
-      try (InputStream in = RecordSchema.class.getResourceAsStream("record.schema.json")) {
-        return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-            .getSchema(Objects.requireNonNull(in), config);
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
-    }
+    private static final Schema SCHEMA = JsonSchemas.of(RecordSchema.class, "record.schema.json");
   }
 
   /**
@@ -48,12 +26,12 @@ final class RecordSchema {
    */
   static List<String> problems(JsonNode found) {
     return Read.SCHEMA.validate(found).stream()
-        .filter(m -> !m.getType().equals("additionalProperties"))
+        .filter(m -> !m.getKeyword().equals("additionalProperties"))
         .map(
             m ->
-                m.getType().equals("required")
+                m.getKeyword().equals("required")
                     ? m.getInstanceLocation() + "/" + m.getProperty() + " is missing"
-                    : m.getInstanceLocation() + " does not fit (" + m.getType() + ")")
+                    : m.getInstanceLocation() + " does not fit (" + m.getKeyword() + ")")
         .sorted()
         .limit(SHOWN)
         .toList();

@@ -67,13 +67,22 @@ public record JavaFacts(
     if (path.startsWith("META-INF/maven/")) {
       return Optional.of("build description");
     }
+    return ofWholeJar(path);
+  }
+
+  /**
+   * Why a file means something in the whole jar that it was made for, and in no other.
+   *
+   * @param path its path in the jar
+   * @return a few words for the user; empty if it is no such file
+   */
+  public static Optional<String> ofWholeJar(String path) {
     if (isSignature(path)) {
       return Optional.of("signature of the single jar");
     }
-    if (path.equals("META-INF/INDEX.LIST")) {
-      return Optional.of("index of the single jar");
-    }
-    return Optional.empty();
+    return path.equals("META-INF/INDEX.LIST")
+        ? Optional.of("index of the single jar")
+        : Optional.empty();
   }
 
   /** Whether Java may insist on the signature of a component that is not whole any more. */

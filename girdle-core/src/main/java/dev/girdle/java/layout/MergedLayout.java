@@ -153,11 +153,12 @@ public final class MergedLayout {
     if (Versioned.of(path).release() > 0 && !multiRelease.get(item.component())) {
       return Optional.of("for a Java release, in a jar that does not say it is multi-release");
     }
-    Optional<String> useless = request.model().uselessAtRunTime(item);
-    if (JavaFacts.isSignature(path) && useless.isPresent()) {
-      signed++;
-      return useless;
+    Optional<String> ofWholeJar = JavaFacts.ofWholeJar(path); // whoever made it
+    if (ofWholeJar.isPresent()) {
+      signed += JavaFacts.isSignature(path) ? 1 : 0;
+      return ofWholeJar;
     }
+    Optional<String> useless = request.model().uselessAtRunTime(item);
     return request.closure().reached(item).isPresent() ? Optional.empty() : useless;
   }
 

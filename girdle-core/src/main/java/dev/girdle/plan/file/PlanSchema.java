@@ -1,17 +1,11 @@
 package dev.girdle.plan.file;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.PathType;
-import com.networknt.schema.SchemaValidatorsConfig;
-import com.networknt.schema.SpecVersion;
-import com.networknt.schema.ValidationMessage;
+import com.networknt.schema.Error;
+import com.networknt.schema.Schema;
 import dev.girdle.app.Nearest;
+import dev.girdle.io.JsonSchemas;
 import dev.girdle.io.Paths;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -20,27 +14,18 @@ import java.util.stream.StreamSupport;
 
 /** Checks plans against {@code docs/schema/plan.schema.json}, and says in words what is wrong. */
 final class PlanSchema {
-  private final JsonSchema schema;
+  private final Schema schema;
 
   PlanSchema() {
-    SchemaValidatorsConfig config =
-        SchemaValidatorsConfig.builder()
-            .pathType(PathType.JSON_POINTER)
-            .locale(Locale.ROOT)
-            .build();
-    try (InputStream in = PlanSchema.class.getResourceAsStream("plan.schema.json")) {
-      schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(in, config);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    schema = JsonSchemas.of(PlanSchema.class, "plan.schema.json");
   }
 
   List<Problem> problems(YamlText text) {
     List<Problem> problems = new ArrayList<>();
-    for (ValidationMessage message : schema.validate(text.root())) {
+    for (Error message : schema.validate(text.root())) {
       String pointer = message.getInstanceLocation().toString();
       problems.add(
-          switch (message.getType()) {
+          switch (message.getKeyword()) {
             case "additionalProperties" ->
                 new Problem(
                     text.atKey(pointer + "/" + message.getProperty()),
@@ -89,7 +74,7 @@ final class PlanSchema {
     return name.replace("~", "~0").replace("/", "~1");
   }
 
-  private String unknown(String pointer, String word, ValidationMessage message) {
+  private String unknown(String pointer, String word, Error message) {
     JsonNode known = ownerIn(message).path("properties");
     List<String> words = new ArrayList<>();
     known.fieldNames().forEachRemaining(words::add);
@@ -131,9 +116,9 @@ final class PlanSchema {
         : "; did you mean " + String.join(" or ", near) + "?";
   }
 
-  private String wrong(ValidationMessage message, JsonNode value) {
+  private String wrong(Error message, JsonNode value) {
     String shown = shown(value);
-    return switch (message.getType()) {
+    return switch (message.getKeyword()) {
       case "enum" -> {
         List<String> words =
             StreamSupport.stream(message.getSchemaNode().spliterator(), false)
@@ -159,12 +144,12 @@ final class PlanSchema {
   }
 
   /** What the schema says about a value whose form is wrong. */
-  private String description(ValidationMessage message) {
+  private String description(Error message) {
     return ownerIn(message).path("description").asText(message.getMessage());
   }
 
   /** The part of the schema that a failed keyword stands in. */
-  private JsonNode ownerIn(ValidationMessage message) {
+  private JsonNode ownerIn(Error message) {
     String place = message.getSchemaLocation().getFragment().toString();
     return schema.getSchemaNode().at(place.substring(0, place.lastIndexOf('/')));
   }
