@@ -2,7 +2,6 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
-import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.ClosureWalk;
@@ -22,12 +21,7 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Recognition.Certainty;
-import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
-import dev.girdle.ecosystem.Support;
-import dev.girdle.evidence.Evidence;
-import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
@@ -36,16 +30,11 @@ import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.Source;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /** Surveys an application and walks its closure. */
 public final class Analyzer {
@@ -209,26 +198,8 @@ public final class Analyzer {
   }
 
   private static RuntimeProvider runtimes(Ecosystem ecosystem, Plan plan) {
-    requireSupport(ecosystem, plan);
+    SupportCheck.of(ecosystem, plan);
     return ecosystem.runtimes().orElseThrow();
-  }
-
-  /** What a language cannot do is said with what it can. */
-  private static void requireSupport(Ecosystem ecosystem, Plan plan) {
-    Support support = ecosystem.support();
-    requireOneOf(support.levels(), plan.choice().prune(), ecosystem, "--prune", Prune::text);
-    requireOneOf(
-        support.runtimes(), plan.runtime().kind(), ecosystem, "--runtime", RuntimeKind::text);
-  }
-
-  private static <T extends Enum<T>> void requireOneOf(
-      Set<T> able, T wanted, Ecosystem ecosystem, String option, Function<T, String> text) {
-    if (!able.contains(wanted)) {
-      throw GirdleException.request(
-          ecosystem.name() + " programs cannot be sealed with " + option + " " + text.apply(wanted),
-          "  What can be given: "
-              + able.stream().sorted().map(text).collect(Collectors.joining(", ")));
-    }
   }
 
   private record Excluded(Exclusions exclusions, NativeItems natives, Map<Item, String> items) {}
@@ -258,7 +229,7 @@ public final class Analyzer {
     Excluded found = exclude(plan, application);
     Map<Item, String> excluded = found.items;
     Ecosystem ecosystem = language(plan);
-    requireSupport(ecosystem, plan);
+    SupportCheck.of(ecosystem, plan);
     LanguageModel model = ecosystem.model(application, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(model.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
@@ -269,7 +240,7 @@ public final class Analyzer {
     }
     Linkage linkage = joined(ecosystem, model, application, found);
     Closure closure = walk(model, linkage, seeds, choice.prune());
-    List<Demand> unforeseen = unforeseen(model, closure, choice);
+    List<Demand> unforeseen = new SeenInUse(languages).unforeseen(model, closure, choice);
     if (!unforeseen.isEmpty()) {
       seeds.addAll(unforeseen);
       closure = walk(model, linkage, seeds, choice.prune());
@@ -307,38 +278,6 @@ public final class Analyzer {
         model.along(prune),
         listener,
         reached -> progress.at("reading classes", reached, 0));
-  }
-
-  /** What was seen in use and is not reached otherwise. */
-  private List<Demand> unforeseen(LanguageModel model, Closure closure, Choice choice) {
-    Evidence evidence = EvidenceFile.read(choice.evidence());
-    requireKnown(evidence, choice.evidence());
-    List<Demand> unforeseen = new ArrayList<>();
-    for (String name : evidence.code()) {
-      model.find(name).stream()
-          .filter(i -> i.component().role() != Role.RUNTIME && i.name().equals(name))
-          .limit(1)
-          .filter(i -> closure.reached(i).isEmpty())
-          .forEach(i -> unforeseen.add(model.demandFor(i, How.EVIDENCE, Strength.SOFT)));
-    }
-    return unforeseen;
-  }
-
-  /** A kind of code that no language knows is a slip of the pen, and would count for nothing. */
-  private void requireKnown(Evidence evidence, List<Path> files) {
-    Set<EvidenceKind> unknown = new TreeSet<>(evidence.codeKinds());
-    Set<EvidenceKind> known = new TreeSet<>(EvidenceKind.OF_ANY_PROGRAM);
-    languages.all().stream()
-        .flatMap(l -> l.observation().stream())
-        .map(RunObservation::codeKind)
-        .forEach(known::add);
-    unknown.removeAll(known);
-    if (!unknown.isEmpty()) {
-      throw GirdleException.request(
-          "the evidence in " + files + " says it saw a " + unknown.iterator().next().id(),
-          "  What can be seen: "
-              + known.stream().map(EvidenceKind::id).collect(Collectors.joining(", ")));
-    }
   }
 
   /** What is to be left out class by class has to be found out method by method. */

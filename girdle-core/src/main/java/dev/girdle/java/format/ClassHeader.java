@@ -22,7 +22,7 @@ import org.objectweb.asm.Opcodes;
 public record ClassHeader(
     String name, String superName, int release, boolean preview, Main main, boolean startable) {
   /** The newest class file format that the reader knows. */
-  static final int NEWEST_MAJOR = Opcodes.V26;
+  static final int NEWEST_MAJOR = Opcodes.V28;
 
   /** The kinds of main method, the most usual first. */
   public enum Main {

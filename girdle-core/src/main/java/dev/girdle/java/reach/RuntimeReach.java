@@ -9,19 +9,14 @@ import dev.girdle.closure.Need;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
-import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.closure.Wanted;
-import dev.girdle.io.Paths;
 import dev.girdle.java.bytecode.ClassDemands;
 import dev.girdle.java.bytecode.ConstantTexts;
 import dev.girdle.java.bytecode.FileDemands;
 import dev.girdle.java.bytecode.Implied;
-import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.JavaThing;
-import dev.girdle.java.format.NativeNames;
 import dev.girdle.java.index.ClassIndex;
-import dev.girdle.java.index.Hierarchy;
 import dev.girdle.java.index.Modules;
 import dev.girdle.java.runtime.BundledRuntime;
 import java.io.IOException;
@@ -37,8 +32,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 
 /**
  * What can be reached of a runtime's own classes, method by method and breadth first. A method of
@@ -63,29 +56,20 @@ final class RuntimeReach {
           JavaHow.PROVIDER,
           How.EVIDENCE);
 
-  /**
-   * Modules whose classes the boot loader defines, which verifies nothing (OpenJDK, {@code
-   * make/conf/module-loader-map.conf}; the larger ones).
-   */
-  private static final Set<String> OF_THE_BOOT_LOADER =
-      Set.of("java.base", "java.desktop", "java.logging", "java.naming", "java.xml");
-
   private static final int DEEPEST = 200;
 
   private final ClassIndex index;
-  private final Hierarchy hierarchy;
-  private final Map<Thing, Function<String, List<Item>>> answers = answers();
+  private final RuntimeNames names;
+  private final ReadClasses classes;
 
   /** What is named so is got hold of by its name, as by any text. */
   private final Implied implied;
 
   private final Companions companions = new Companions();
-  private final Dispatch dispatch = new Dispatch(this::supertypes);
-  private final Map<String, Item> natives = new HashMap<>();
+  private final Dispatch dispatch;
   private final Set<String> calledByNative = new HashSet<>();
   private final Set<Item> knownToNative = new LinkedHashSet<>();
   private final Map<Item, Demand> first = new LinkedHashMap<>();
-  private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
   private final Set<Item> linked = new HashSet<>();
   private final Set<Item> made = new HashSet<>();
   private final Map<Item, Set<String>> live = new HashMap<>();
@@ -101,11 +85,10 @@ final class RuntimeReach {
    */
   RuntimeReach(ClassIndex index, Component natives) {
     this.index = index;
-    this.hierarchy = new Hierarchy(index);
+    this.names = new RuntimeNames(index, natives);
+    this.classes = new ReadClasses(index);
+    this.dispatch = new Dispatch(classes::supertypes);
     this.implied = new Implied(index, JavaHow.CODE_TEXT, false);
-    for (Item item : natives.items()) {
-      this.natives.put(NativeNames.libraryOf(Paths.fileName(item.path())), item);
-    }
     for (String name : OF_THE_MACHINE) {
       queue.add(Demand.ofPlan(Thing.NATIVE, name, How.PLAN, Strength.HARD));
     }
@@ -121,7 +104,7 @@ final class RuntimeReach {
         while (!queue.isEmpty()) {
           List<Demand> wave = List.copyOf(queue);
           queue.clear();
-          readAhead(wave);
+          classes.ahead(wave);
           for (Demand demand : wave) {
             follow(demand);
           }
@@ -133,16 +116,6 @@ final class RuntimeReach {
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
-  }
-
-  /** Reads what a wave of demands leads to, in parallel; the walk itself is in one thread. */
-  private void readAhead(List<Demand> wave) {
-    wave.parallelStream()
-        .filter(d -> d.thing() == JavaThing.CODE)
-        .flatMap(d -> index.classNamed(d.name()).stream())
-        .filter(i -> !i.path().equals(Modules.DESCRIPTOR) && !read.containsKey(i))
-        .distinct()
-        .forEach(this::result);
   }
 
   /** Notes texts of the program, which may name methods of the runtime. */
@@ -169,7 +142,7 @@ final class RuntimeReach {
       }
     }
     for (Item item : List.copyOf(linked)) {
-      for (String method : result(item).declared()) {
+      for (String method : classes.of(item).declared()) {
         if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
           enliven(item, method);
           call(item, method);
@@ -199,7 +172,7 @@ final class RuntimeReach {
   }
 
   private void follow(Demand demand) throws IOException {
-    for (Item item : satisfying(demand)) {
+    for (Item item : names.satisfying(demand)) {
       if (demand.thing() == Thing.NATIVE) {
         loadNative(item, demand);
       } else if (!item.path().endsWith(".class")) {
@@ -210,28 +183,6 @@ final class RuntimeReach {
         take(item, demand);
       }
     }
-  }
-
-  private List<Item> satisfying(Demand demand) {
-    String name = demand.name();
-    return answers.getOrDefault(demand.thing(), n -> List.of()).apply(name);
-  }
-
-  private Map<Thing, Function<String, List<Item>>> answers() {
-    return Map.of(
-        JavaThing.CODE, n -> index.classNamed(n),
-        Thing.FILE, this::resource,
-        JavaThing.BUNDLE, n -> index.bundle(n),
-        JavaThing.SERVICE, n -> index.service(n),
-        Thing.NATIVE, n -> natives.containsKey(n) ? List.of(natives.get(n)) : List.of());
-  }
-
-  private List<Item> resource(String name) {
-    int cut = name.indexOf(ClassIndex.IN_COMPONENT);
-    String path = cut < 0 ? name : name.substring(cut + ClassIndex.IN_COMPONENT.length());
-    return index.resource(path).stream()
-        .filter(i -> cut < 0 || i.component().name().equals(name.substring(0, cut)))
-        .toList();
   }
 
   private void takeFile(Item item, Demand demand) throws IOException {
@@ -245,7 +196,7 @@ final class RuntimeReach {
     if (first.putIfAbsent(item, demand) == null) {
       NativeTexts texts = NativeTexts.of(item, index);
       queue.addAll(texts.classes());
-      queue.addAll(texts.libraries(natives.keySet()));
+      queue.addAll(texts.libraries(names.libraries()));
       calledByNative.addAll(texts.words());
       knownToNative.forEach(this::callFromNative);
     }
@@ -253,7 +204,7 @@ final class RuntimeReach {
 
   /** Native code calls methods of classes that it knows by name. */
   private void callFromNative(Item item) {
-    for (String method : result(item).declared()) {
+    for (String method : classes.of(item).declared()) {
       if (calledByNative.contains(method.substring(0, method.indexOf('(')))) {
         enliven(item, method);
         call(item, method);
@@ -263,7 +214,7 @@ final class RuntimeReach {
 
   private void take(Item item, Demand demand) {
     if (first.putIfAbsent(item, demand) == null) {
-      queue.addAll(result(item).demands().named()); // it is loaded with its supertypes
+      queue.addAll(classes.of(item).demands().named()); // it is loaded with its supertypes
       if (item.name().startsWith("java.lang.invoke.")) {
         takeAll(item); // called by code that is made while the program runs
       }
@@ -274,7 +225,7 @@ final class RuntimeReach {
     }
     String part = demand.part();
     if (BY_NAME.contains(demand.how())) {
-      boolean isWanted = demand.how() != JavaHow.JOINED || declares(item, "<init>()V");
+      boolean isWanted = demand.how() != JavaHow.JOINED || classes.declares(item, "<init>()V");
       if (isWanted) {
         takeForOthers(item);
       }
@@ -283,7 +234,7 @@ final class RuntimeReach {
     } else if (part.equals(Wanted.ALL_PARTS)) {
       if (demand.how() == JavaHow.TYPE) {
         link(item); // handed on, as to a look-up of fields, or kept to make instances of it
-        if (declares(item, "<init>()V")) {
+        if (classes.declares(item, "<init>()V")) {
           takeForOthers(item);
         }
       } else {
@@ -308,14 +259,14 @@ final class RuntimeReach {
   private void make(Item item) {
     if (made.add(item)) {
       link(item);
-      supertypes(item).forEach(this::make);
-      dispatch.made(item, result(item).declared()).forEach(m -> enliven(item, m));
+      classes.supertypes(item).forEach(this::make);
+      dispatch.made(item, classes.of(item).declared()).forEach(m -> enliven(item, m));
     }
   }
 
   private void takeForOthers(Item item) {
     make(item);
-    for (String method : result(item).declared()) {
+    for (String method : classes.of(item).declared()) {
       if (method.startsWith("<init>(") || method.startsWith("provider()")) {
         enliven(item, method);
       }
@@ -324,7 +275,7 @@ final class RuntimeReach {
 
   private void takeAll(Item item) {
     make(item);
-    ClassDemands.Result result = result(item);
+    ClassDemands.Result result = classes.of(item);
     result.declared().forEach(m -> enliven(item, m));
     for (String type : result.fieldTypes()) {
       String name = type.replace('/', '.');
@@ -336,22 +287,12 @@ final class RuntimeReach {
     }
   }
 
-  private List<Item> supertypes(Item item) {
-    return result(item).supertypes().stream()
-        .flatMap(t -> index.classNamed(t.replace('/', '.')).stream())
-        .toList();
-  }
-
-  private boolean declares(Item item, String method) {
-    return result(item).declared().contains(method);
-  }
-
   /** A method that a class does not declare is one of its supertypes'. */
   private void resolve(Item item, String method, int depth) {
-    if (declares(item, method)) {
+    if (classes.declares(item, method)) {
       enliven(item, method);
     } else if (depth < DEEPEST) {
-      supertypes(item).forEach(s -> resolve(s, method, depth + 1));
+      classes.supertypes(item).forEach(s -> resolve(s, method, depth + 1));
     }
   }
 
@@ -367,31 +308,11 @@ final class RuntimeReach {
   }
 
   private void follow(Item item, String part) {
-    List<Demand> demands = result(item).parts().getOrDefault(part, ItemDemands.NONE).named();
+    List<Demand> demands = classes.of(item).parts().getOrDefault(part, ItemDemands.NONE).named();
     if (item.name().equals(BundledRuntime.LIST_OF_MODULES)) {
       // it names all providers, as the descriptors do; whoever asks for a service demands them
       demands = demands.stream().filter(d -> d.how() != JavaHow.CODE_TEXT).toList();
     }
     queue.addAll(demands);
-  }
-
-  private ClassDemands.Result result(Item item) {
-    ClassDemands.Result known = read.get(item);
-    if (known == null) {
-      try {
-        known =
-            ClassDemands.readMethods(
-                ClassHeader.bytesOf(item.content()),
-                item,
-                index,
-                hierarchy,
-                !OF_THE_BOOT_LOADER.contains(item.component().name()));
-      } catch (UnreadableItemException | IOException e) {
-        throw new UncheckedIOException(
-            new IOException(item.name() + " of the runtime: " + e.getMessage(), e));
-      }
-      read.put(item, known);
-    }
-    return known;
   }
 }
