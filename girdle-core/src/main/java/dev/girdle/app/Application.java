@@ -2,8 +2,11 @@ package dev.girdle.app;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What the user has built and handed over, as survey found it.
@@ -21,6 +24,8 @@ import java.util.Optional;
  * @param declares whether parts of it were found by what it declares, which may differ by target
  * @param notices what the user should know, one sentence each
  * @param archives what {@link #close} closes
+ * @param links symbolic links of its folder that stay inside, by their paths, each with where it
+ *     leads as it is written; empty where what they lead to is taken in their place
  */
 public record Application(
     String source,
@@ -32,7 +37,8 @@ public record Application(
     List<Absent> absent,
     boolean declares,
     List<String> notices,
-    List<Closeable> archives)
+    List<Closeable> archives,
+    Map<String, String> links)
     implements AutoCloseable {
   /** Copies the lists. */
   public Application {
@@ -43,6 +49,33 @@ public record Application(
     absent = List.copyOf(absent);
     notices = List.copyOf(notices);
     archives = List.copyOf(archives);
+    links = Collections.unmodifiableMap(new TreeMap<>(links));
+  }
+
+  /** An application without links. */
+  public Application(
+      String source,
+      Identity identity,
+      List<Component> components,
+      List<LaunchSpec> starts,
+      List<EntryPoint> candidates,
+      List<SetAside> setAside,
+      List<Absent> absent,
+      boolean declares,
+      List<String> notices,
+      List<Closeable> archives) {
+    this(
+        source,
+        identity,
+        components,
+        starts,
+        candidates,
+        setAside,
+        absent,
+        declares,
+        notices,
+        archives,
+        Map.of());
   }
 
   /**

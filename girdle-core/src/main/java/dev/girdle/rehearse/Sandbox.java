@@ -77,7 +77,12 @@ final class Sandbox implements AutoCloseable {
         sandbox.missingLibraries.addAll(BareSystem.make(bare, programs));
         if (runtime.isPresent()) {
           // a place to mount it at, which what is read only does not get any more
-          Files.createDirectories(bare.resolve(runtime.get().places().given().get(0).substring(1)));
+          Path place = bare.resolve(runtime.get().places().given().get(0).substring(1));
+          boolean isFolder = Files.isDirectory(runtime.get().home());
+          Files.createDirectories(isFolder ? place : place.getParent());
+          if (!isFolder) {
+            Files.createFile(place);
+          }
         }
       }
       try (InputStream in = Sandbox.class.getResourceAsStream("stage.sh")) {

@@ -23,7 +23,12 @@ mkdir -p proc dev tmp home/stranger seen root var/tmp run
 chmod 1777 tmp var/tmp
 
 share() {
-  mkdir -p "$2"
+  if [ -d "$1" ]; then
+    mkdir -p "$2"
+  else
+    mkdir -p "${2%/*}"
+    : > "$2"
+  fi
   mount --bind "$1" "$2"
   mount -o remount,bind,ro "$2" 2>/dev/null || :
 }

@@ -1,11 +1,10 @@
 package dev.girdle.java.launcher;
 
-import dev.girdle.app.LaunchSpec;
 import dev.girdle.io.Template;
+import dev.girdle.launch.ShellWords;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 
 /** The starter for Unix systems: POSIX {@code sh}, nothing else needed but {@code readlink}. */
 public final class UnixStarter {
@@ -16,13 +15,13 @@ public final class UnixStarter {
     StringBuilder classPath = new StringBuilder();
     for (String jar : starter.jars()) {
       classPath.append(classPath.length() == 0 ? "" : ":").append("$home/lib/");
-      classPath.append(inDoubleQuotes(jar));
+      classPath.append(ShellWords.inDoubleQuotes(jar));
     }
     Map<String, String> values = common(starter);
     values.put("ABOUT", "README.txt, beside the folder of this file, tells what it needs.");
-    values.put("FIXED_OPTIONS", words(starter.start().options()));
-    values.put("FIXED_ARGUMENTS", words(starter.start().arguments()));
-    values.put("ENVIRONMENT", environment(starter.start()));
+    values.put("FIXED_OPTIONS", ShellWords.behind(starter.start().options()));
+    values.put("FIXED_ARGUMENTS", ShellWords.behind(starter.start().arguments()));
+    values.put("ENVIRONMENT", ShellWords.environment(starter.start()));
     values.put(
         "BUNDLED",
         starter
@@ -36,7 +35,8 @@ public final class UnixStarter {
                             : "")
                         + "\nfi\n")
             .orElse(""));
-    String main = (starter.start().isOfModule() ? " -m" : "") + words(starter.mainWords());
+    String main =
+        (starter.start().isOfModule() ? " -m" : "") + ShellWords.behind(starter.mainWords());
     String pathOption = starter.start().isOfModule() ? "-p" : "-cp";
     // quietly, should the stored classes not fit
     String stored =
@@ -48,7 +48,7 @@ public final class UnixStarter {
     Map<String, String> place =
         Map.of(
             "TITLE", starter.identity().title(),
-            "FIRST_JAR", inDoubleQuotes(starter.jars().get(0)));
+            "FIRST_JAR", ShellWords.inDoubleQuotes(starter.jars().get(0)));
     values.put("PLACE", fill("place-in-folder.sh", place));
     return fill("starter.sh", values);
   }
@@ -62,9 +62,9 @@ public final class UnixStarter {
     values.put("ABOUT", "This file is a program for Unix and a jar at once.");
     List<String> options =
         starter.start().options().stream().filter(o -> isOnly && !o.startsWith("-D")).toList();
-    values.put("FIXED_OPTIONS", words(options));
+    values.put("FIXED_OPTIONS", ShellWords.behind(options));
     values.put("FIXED_ARGUMENTS", "");
-    values.put("ENVIRONMENT", isOnly ? environment(starter.start()) : "");
+    values.put("ENVIRONMENT", isOnly ? ShellWords.environment(starter.start()) : "");
     values.put("BUNDLED", "");
     values.put("LAUNCH", "-jar \"$home\"");
     values.put("PLACE", fill("place-in-archive.sh", Map.of()));
@@ -82,32 +82,6 @@ public final class UnixStarter {
     values.put("OPTIONS", starter.allOptions());
     values.put("UNIX_HEAD", Template.unixHead());
     return values;
-  }
-
-  /** What the user has set already stays as it is. */
-  private static String environment(LaunchSpec start) {
-    StringBuilder lines = new StringBuilder();
-    start
-        .environment()
-        .forEach(
-            (name, value) ->
-                lines
-                    .append("[ -n \"${" + name + "+set}\" ] || " + name + "=" + quoted(value))
-                    .append("\nexport " + name + "\n"));
-    return lines.toString();
-  }
-
-  /** Each word after a space. */
-  private static String words(List<String> words) {
-    return words.stream().map(w -> " " + quoted(w)).collect(Collectors.joining());
-  }
-
-  private static String quoted(String word) {
-    return "'" + word.replace("'", "'\\''") + "'";
-  }
-
-  private static String inDoubleQuotes(String text) {
-    return text.replaceAll("([\\\\\"$`])", "\\\\$1");
   }
 
   static String fill(String template, Map<String, String> values) {

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Nearest;
 import dev.girdle.app.Role;
+import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.java.index.ClassIndex;
@@ -23,7 +24,7 @@ import java.util.Optional;
  * folder of nothing but jars, it is first found out which of them is the program. If several could
  * be meant, none is chosen and all are told, with what speaks for each.
  */
-final class EntryChoice {
+final class EntryChoice implements Starts.Choice {
   private final Surveyed surveyed;
   private final List<String> notices;
   private final String folderName;
@@ -56,7 +57,8 @@ final class EntryChoice {
     return claims.isEmpty() || chosen != null && claims.get().isEvident(chosen);
   }
 
-  Optional<EntryPoint> chosen() {
+  @Override
+  public Optional<EntryPoint> chosen() {
     return Optional.ofNullable(chosen);
   }
 
@@ -141,8 +143,14 @@ final class EntryChoice {
         .forEach(candidates::add);
   }
 
+  @Override
+  public String shortName(EntryPoint entry) {
+    return entry.name().substring(entry.name().lastIndexOf('.') + 1);
+  }
+
   /** The entry point that the user names: a class, or a module and a class of it. */
-  EntryPoint named(String name) {
+  @Override
+  public EntryPoint named(String name) {
     int slash = name.indexOf('/');
     boolean inModule = slash > 0 && modules().names().contains(name.substring(0, slash));
     String module = inModule ? name.substring(0, slash) : "";

@@ -6,6 +6,7 @@ import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
 import dev.girdle.app.Role;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
 import dev.girdle.plan.Entry;

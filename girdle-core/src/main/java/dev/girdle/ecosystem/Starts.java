@@ -1,4 +1,4 @@
-package dev.girdle.java.survey;
+package dev.girdle.ecosystem;
 
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Identity;
@@ -11,23 +11,63 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The ways to start an application: what the user wants, or else the entry point that was found.
  */
-final class Starts {
+public final class Starts {
+  /** What a language finds to start. */
+  public interface Choice {
+    /**
+     * What is started if the user names nothing.
+     *
+     * @return empty if the user has to choose
+     */
+    Optional<EntryPoint> chosen();
+
+    /**
+     * What the user names.
+     *
+     * @param start as the user wrote it
+     * @return the entry point; null if it cannot be told which is meant
+     * @throws GirdleException if there is no such thing
+     */
+    EntryPoint named(String start);
+
+    /**
+     * A short name of an entry point, for its starter.
+     *
+     * @param entry an entry point
+     * @return made fit for file names by others
+     */
+    String shortName(EntryPoint entry);
+  }
+
   private final List<Entry> wanted;
   private final Identity identity;
-  private final EntryChoice choice;
+  private final Choice choice;
 
-  Starts(List<Entry> wanted, Identity identity, EntryChoice choice) {
+  /**
+   * Prepares to choose.
+   *
+   * @param wanted what the user wants; empty if nothing
+   * @param identity names the starter if there is one
+   * @param choice what there is
+   */
+  public Starts(List<Entry> wanted, Identity identity, Choice choice) {
     this.wanted = wanted;
     this.identity = identity;
     this.choice = choice;
   }
 
-  /** All of them, the main one first; empty if the user has to choose. */
-  List<LaunchSpec> all() {
+  /**
+   * All of them.
+   *
+   * @return the main one first; empty if the user has to choose
+   * @throws GirdleException if names do not fit or collide; all that is wrong is told at once
+   */
+  public List<LaunchSpec> all() {
     if (wanted.isEmpty()) {
       return choice.chosen().stream().map(e -> LaunchSpec.of(identity.name(), e)).toList();
     }
@@ -71,7 +111,7 @@ final class Starts {
     if (wanted.size() == 1) {
       return identity.name();
     }
-    String simple = point.name().substring(point.name().lastIndexOf('.') + 1);
+    String simple = choice.shortName(point);
     return Identity.fit(simple.replaceAll("([a-z0-9])([A-Z])", "$1-$2").toLowerCase(Locale.ROOT));
   }
 }

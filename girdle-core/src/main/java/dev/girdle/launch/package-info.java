@@ -1,0 +1,2 @@
+/** What starters of any language are made of. */
+package dev.girdle.launch;

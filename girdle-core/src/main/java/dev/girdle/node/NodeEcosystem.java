@@ -1,0 +1,90 @@
+package dev.girdle.node;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Item;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RunObservation;
+import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.ecosystem.Support;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.node.pack.NodeLanguage;
+import dev.girdle.node.survey.NodeSurvey;
+import dev.girdle.node.survey.Recogniser;
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.Source;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Node.js applications: a {@code package.json} and {@code node_modules}, or a script. */
+public final class NodeEcosystem implements Ecosystem {
+  /** Called by {@link java.util.ServiceLoader}. */
+  public NodeEcosystem() {}
+
+  @Override
+  public String id() {
+    return NodeLanguage.ID;
+  }
+
+  @Override
+  public String name() {
+    return NodeLanguage.NAME;
+  }
+
+  @Override
+  public Support support() {
+    return new Support(Set.of(Shape.FOLDER), Set.of(Prune.values()), Set.of(RuntimeKind.HOST), "");
+  }
+
+  @Override
+  public Optional<Recognition> recognise(Source source) {
+    return Recogniser.recognise(source);
+  }
+
+  @Override
+  public Application survey(Source source, Progress progress) {
+    try {
+      return NodeSurvey.survey(source, progress);
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage()));
+    }
+  }
+
+  @Override
+  public LanguageModel model(
+      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
+    return new NodeModel(application, excluded.keySet(), exact);
+  }
+
+  @Override
+  public List<String> startUnsealed(Application application, Path folder) throws IOException {
+    Path app = Path.of(application.source()).toAbsolutePath();
+    Path start =
+        Files.isDirectory(app) ? app.resolve(application.entryPoint().orElseThrow().name()) : app;
+    return List.of("node", start.toString());
+  }
+
+  @Override
+  public Optional<RunObservation> observation() {
+    return Optional.of(new NodeObservation());
+  }
+
+  @Override
+  public Optional<RuntimeProvider> runtimes() {
+    return Optional.of(new NodeRuntimes());
+  }
+}

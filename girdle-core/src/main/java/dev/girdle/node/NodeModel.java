@@ -1,0 +1,176 @@
+package dev.girdle.node;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.Conflict;
+import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.Provenance;
+import dev.girdle.closure.Along;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.Packaging;
+import dev.girdle.ecosystem.RuntimeModel;
+import dev.girdle.io.Paths;
+import dev.girdle.licence.LegalNames;
+import dev.girdle.node.launch.NodeLayout;
+import dev.girdle.node.linkage.NodeLinkage;
+import dev.girdle.node.pack.PackageJson;
+import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.plan.Prune;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** What Node knows about one application. */
+final class NodeModel implements LanguageModel {
+  private final Application application;
+  private final ModuleTree tree;
+  private final NodeLinkage linkage;
+  private final Useless useless = new Useless();
+  private final Map<Component, Provenance> provenances = new HashMap<>();
+
+  NodeModel(Application application, Set<Item> excluded, boolean exact) {
+    this.application = application;
+    this.tree = new ModuleTree(application.components(), application.links(), excluded);
+    this.linkage = new NodeLinkage(tree, exact);
+  }
+
+  @Override
+  public Linkage linkage() {
+    return linkage;
+  }
+
+  @Override
+  public List<Demand> seeds(List<LaunchSpec> starts) {
+    List<Demand> seeds = new ArrayList<>();
+    starts.forEach(s -> seeds.add(Demand.ofPlan(Thing.FILE, s.entry().name())));
+    // what a tool of others is started on is the user's own, whatever it is for
+    boolean isOthers =
+        starts.stream()
+            .flatMap(s -> tree.file(s.entry().name()).stream())
+            .noneMatch(i -> i.component().role().isUsers());
+    application.components().stream()
+        .filter(c -> c.role().isUsers())
+        .flatMap(c -> c.items().stream())
+        .filter(i -> !NodeLinkage.isCode(i) || isOthers || !linkage.isForDevelopment(i))
+        .forEach(i -> seeds.add(demandFor(i, How.OWN, Strength.HINT)));
+    return seeds;
+  }
+
+  @Override
+  public Along along(Prune prune) {
+    return Along.NOTHING;
+  }
+
+  @Override
+  public Demand demandFor(Item item, How how, Strength strength) {
+    return Demand.ofPlan(Thing.FILE, ModuleTree.path(item), how, strength);
+  }
+
+  @Override
+  public boolean isCode(Item item) {
+    return NodeLinkage.isCode(item);
+  }
+
+  @Override
+  public Optional<String> uselessAtRunTime(Item item) {
+    return item.component().role().isUsers() ? Optional.empty() : useless.why(item);
+  }
+
+  @Override
+  public Optional<String> staysWith(Item item, Prune prune) {
+    if (item.component().role().isUsers()) {
+      return Optional.of("the user's own");
+    }
+    if (item.path().equals(PackageJson.NAME)) {
+      return Optional.of("describes its package");
+    }
+    if (LegalNames.isOne(Paths.fileName(item.path()))) {
+      return Optional.of("licence or notice, which has to travel along");
+    }
+    if (useless.why(item).isPresent() || prune == Prune.CLASSES && isCode(item)) {
+      return Optional.empty();
+    }
+    return Optional.of("its package may load or open it by a name that only the run tells");
+  }
+
+  @Override
+  public Provenance provenance(Component component) {
+    return provenances.computeIfAbsent(component, c -> Provenances.of(c, tree));
+  }
+
+  /** Several releases of one package, each of which takes its room. */
+  @Override
+  public List<Conflict> conflicts() {
+    Map<String, List<Component>> byName = new TreeMap<>();
+    for (Component component : application.components()) {
+      if (!component.role().isUsers()) {
+        byName
+            .computeIfAbsent(
+                component.name().replaceFirst("(?<=.)@.*$", ""), n -> new ArrayList<>())
+            .add(component);
+      }
+    }
+    List<Conflict> conflicts = new ArrayList<>();
+    byName.forEach(
+        (name, all) -> {
+          if (all.size() > 1) {
+            List<String> others = all.subList(1, all.size()).stream().map(Component::name).toList();
+            boolean same = all.stream().map(Component::release).distinct().count() == 1;
+            conflicts.add(
+                new Conflict(
+                    "several_copies",
+                    name
+                        + " is there "
+                        + all.size()
+                        + " times"
+                        + (same ? ", in one release" : ", in several releases")
+                        + "; who asks for it gets the nearest",
+                    name,
+                    0,
+                    all.get(0).name(),
+                    others,
+                    same));
+          }
+        });
+    return conflicts;
+  }
+
+  @Override
+  public List<Item> find(String text) {
+    String path = text.startsWith("./") ? text.substring(2) : text;
+    Optional<Item> exact = tree.file(path);
+    if (exact.isPresent()) {
+      return List.of(exact.get());
+    }
+    List<Item> packages =
+        application.components().stream()
+            .filter(c -> c.name().equals(text) || c.name().startsWith(text.replace('/', '+') + "@"))
+            .flatMap(c -> c.item(PackageJson.NAME).stream())
+            .toList();
+    return packages.isEmpty()
+        ? tree.files().values().stream()
+            .filter(i -> ModuleTree.path(i).endsWith("/" + path))
+            .toList()
+        : packages;
+  }
+
+  @Override
+  public RuntimeModel runtime() {
+    return new NodeRuntime(application, tree);
+  }
+
+  @Override
+  public Packaging packaging() {
+    return request -> NodeLayout.layOut(request, tree);
+  }
+}

@@ -1,0 +1,80 @@
+package dev.girdle.node.linkage;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.node.pack.PackageJson;
+import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.node.tree.Resolution;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What packages say of themselves, and which of those that they name are there. */
+final class Packages {
+  private static final int SHORTEST = 3;
+
+  private final ModuleTree tree;
+  private Map<String, List<String>> byEnding;
+
+  Packages(ModuleTree tree) {
+    this.tree = tree;
+  }
+
+  /** The description of the package that a component is. */
+  Optional<PackageJson> of(Component component) {
+    return tree.description(folder(component));
+  }
+
+  private static String folder(Component component) {
+    return ModuleTree.folder(component).replaceFirst("/$", "");
+  }
+
+  /** The description file of a package that is found from a folder by its name. */
+  Optional<Item> found(String name, String from) {
+    for (String folder = from; ; folder = ModuleTree.folder(folder)) {
+      if (!folder.equals("node_modules") && !folder.endsWith("/node_modules")) {
+        String place = (folder.isEmpty() ? "" : folder + "/") + "node_modules/" + name;
+        Optional<Item> item = tree.file(place + "/" + PackageJson.NAME);
+        if (item.isPresent()) {
+          return item;
+        }
+      }
+      if (folder.isEmpty()) {
+        return Optional.empty();
+      }
+    }
+  }
+
+  /**
+   * The packages that a word in settings may mean: of that name, or of a name that ends with it, as
+   * tools put a word of their own before those of their plug-ins.
+   */
+  List<String> meant(String word, Component from) {
+    List<String> all = new ArrayList<>();
+    Resolution.packageOf(word).filter(n -> isFound(n, from)).ifPresent(n -> all.add(word));
+    if (word.length() >= SHORTEST && word.indexOf('/') < 0 && word.indexOf('.') < 0) {
+      all.addAll(byEnding().getOrDefault(word, List.of()));
+    }
+    return all;
+  }
+
+  /** Packages at the top by the ends of their names behind a hyphen. */
+  private synchronized Map<String, List<String>> byEnding() {
+    if (byEnding == null) {
+      byEnding = new HashMap<>();
+      for (String name : tree.packagesAtTop()) {
+        for (int hyphen = name.indexOf('-'); hyphen > 0; hyphen = name.indexOf('-', hyphen + 1)) {
+          byEnding.computeIfAbsent(name.substring(hyphen + 1), e -> new ArrayList<>(1)).add(name);
+        }
+      }
+    }
+    return byEnding;
+  }
+
+  /** Whether a package is found from where a component lies. */
+  boolean isFound(String name, Component from) {
+    return found(name, folder(from)).isPresent();
+  }
+}
