@@ -199,6 +199,20 @@ class NodeIT {
   }
 
   @Test
+  void aStrangerWhoHasANodeCanRunItAndWhatIsMissedIsToldByItsCause() throws IOException {
+    Assumptions.assumeTrue(HAS_NODE, "skipped: there is no node on the path");
+    girdle("seal", app, "--form", "folder", "--prune", "classes");
+    Path made = dir.resolve("sealed/berth-board-2.1.0");
+    Result good = girdle("rehearse", made);
+    assertThat(good.out()).contains("A stranger can run it").contains("was given Node.js");
+    Files.delete(made.resolve("app/node_modules/hemp/index.js"));
+    Result bad = girdle("rehearse", made);
+    assertThat(bad.status()).isNotZero();
+    assertThat(bad.out()).contains("Cannot find module");
+    assertThat(girdle("report", app, "--out", "page").status()).isZero();
+  }
+
+  @Test
   void whatCannotBeDoneIsSaid() throws IOException {
     assertThat(girdle("seal", app, "--form", "archive").err())
         .contains("Node.js programs cannot be sealed with --form archive");

@@ -1,12 +1,10 @@
 package dev.girdle.java;
 
-import com.github.packageurl.MalformedPackageURLException;
-import com.github.packageurl.PackageURL;
-import com.github.packageurl.PackageURLBuilder;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Provenance;
 import dev.girdle.app.Role;
+import dev.girdle.ecosystem.PackageAddress;
 import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.LegalTexts;
 import dev.girdle.java.maven.PomLicences;
@@ -52,20 +50,8 @@ final class Provenances {
         group, name, release, address(group, name, release), licences(texts), texts);
   }
 
-  private String address(String group, String name, Optional<String> release) {
-    try {
-      PackageURLBuilder address =
-          PackageURLBuilder.aPackageURL()
-              .withType(group.isEmpty() ? PackageURL.StandardTypes.GENERIC : "maven")
-              .withName(name);
-      if (!group.isEmpty()) {
-        address.withNamespace(group);
-      }
-      release.ifPresent(address::withVersion);
-      return address.build().canonicalize();
-    } catch (MalformedPackageURLException e) {
-      return "";
-    }
+  private static String address(String group, String name, Optional<String> release) {
+    return PackageAddress.of(group.isEmpty() ? "generic" : "maven", group, name, release);
   }
 
   private List<String> licences(List<Item> texts) {

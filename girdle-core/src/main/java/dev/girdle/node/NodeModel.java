@@ -7,6 +7,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Provenance;
 import dev.girdle.closure.Along;
+import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Linkage;
@@ -35,6 +36,7 @@ final class NodeModel implements LanguageModel {
   private final Application application;
   private final ModuleTree tree;
   private final NodeLinkage linkage;
+  private final NodeRuntime runtime;
   private final Useless useless = new Useless();
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
@@ -42,6 +44,7 @@ final class NodeModel implements LanguageModel {
     this.application = application;
     this.tree = new ModuleTree(application.components(), application.links(), excluded);
     this.linkage = new NodeLinkage(tree, exact);
+    this.runtime = new NodeRuntime(application, tree);
   }
 
   @Override
@@ -165,8 +168,13 @@ final class NodeModel implements LanguageModel {
   }
 
   @Override
+  public List<String> warnings(Closure closure) {
+    return runtime.asking(closure, runtime.need(closure).orElseThrow().range());
+  }
+
+  @Override
   public RuntimeModel runtime() {
-    return new NodeRuntime(application, tree);
+    return runtime;
   }
 
   @Override

@@ -4,7 +4,6 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.ReleaseRange;
-import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.ecosystem.RuntimeNeed;
@@ -14,8 +13,10 @@ import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
-/** Which Node an application needs: what the packages say that are reached. */
+/** Which Node an application needs: what the program itself says. */
 final class NodeRuntime implements RuntimeModel {
   private final Application application;
   private final ModuleTree tree;
@@ -27,17 +28,39 @@ final class NodeRuntime implements RuntimeModel {
 
   @Override
   public Optional<RuntimeNeed> needOf(List<LaunchSpec> starts) {
+    Set<String> started =
+        starts.stream().map(l -> l.entry().component()).collect(Collectors.toSet());
     return Optional.of(
-        newest(application.components().stream().filter(c -> c.role().isUsers()).toList()));
+        newest(
+            application.components().stream()
+                .filter(c -> c.role().isUsers() || started.contains(c.name()))
+                .toList()));
   }
 
   @Override
   public Optional<RuntimeNeed> need(Closure closure) {
-    return Optional.of(
-        newest(
-            application.components().stream()
-                .filter(c -> c.role() != Role.RUNTIME && !closure.reachedIn(c).isEmpty())
-                .toList()));
+    return needOf(application.starts());
+  }
+
+  /**
+   * Packages that ask for a newer Node than the program itself does. Package managers do no more
+   * than tell it, and most of them run on older ones all the same.
+   */
+  List<String> asking(Closure closure, ReleaseRange range) {
+    List<Component> reached =
+        application.components().stream()
+            .filter(c -> !c.role().isUsers() && !closure.reachedIn(c).isEmpty())
+            .toList();
+    RuntimeNeed newest = newest(reached);
+    return range.accepts(newest.range().least()) && !newest.range().accepts(range.least())
+        ? List.of(
+            newest.because()
+                + " says that it is made for "
+                + newest.text()
+                + "; the program is started on "
+                + range.words()
+                + " all the same, since such words are often not kept to: try it on the oldest")
+        : List.of();
   }
 
   private RuntimeNeed newest(List<Component> components) {
@@ -47,9 +70,6 @@ final class NodeRuntime implements RuntimeModel {
       String folder = ModuleTree.folder(component).replaceFirst("/$", "");
       Optional<String> oldest =
           tree.description(folder).flatMap(PackageJson::engine).flatMap(NodeRelease::oldestIn);
-      if (oldest.isPresent() && !range.accepts(oldest.get())) {
-        continue;
-      }
       if (oldest.isPresent() && !ReleaseRange.from(oldest.get()).accepts(range.least())) {
         range = ReleaseRange.from(oldest.get());
         because = component.name();

@@ -1,11 +1,9 @@
 package dev.girdle.node;
 
-import com.github.packageurl.MalformedPackageURLException;
-import com.github.packageurl.PackageURL;
-import com.github.packageurl.PackageURLBuilder;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Provenance;
+import dev.girdle.ecosystem.PackageAddress;
 import dev.girdle.io.Paths;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.licence.Spdx;
@@ -36,22 +34,8 @@ final class Provenances {
         group,
         name,
         component.release(),
-        address(group, name, component.release()),
+        PackageAddress.of("npm", group, name, component.release()),
         licences,
         texts);
-  }
-
-  private static String address(String group, String name, Optional<String> release) {
-    try {
-      PackageURLBuilder address =
-          PackageURLBuilder.aPackageURL().withType(PackageURL.StandardTypes.NPM).withName(name);
-      if (!group.isEmpty()) {
-        address.withNamespace(group);
-      }
-      release.ifPresent(address::withVersion);
-      return address.build().canonicalize();
-    } catch (MalformedPackageURLException e) {
-      return "";
-    }
   }
 }

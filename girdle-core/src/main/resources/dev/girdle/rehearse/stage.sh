@@ -27,7 +27,7 @@ share() {
     mkdir -p "$2"
   else
     mkdir -p "${2%/*}"
-    : > "$2"
+    [ -e "$2" ] || : > "$2"
   fi
   mount --bind "$1" "$2"
   mount -o remount,bind,ro "$2" 2>/dev/null || :

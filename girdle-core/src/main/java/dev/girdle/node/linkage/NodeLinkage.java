@@ -112,7 +112,7 @@ public final class NodeLinkage implements Linkage {
       }
       if (!exact) {
         demands.add(Demand.of(NodeThing.PACKAGE, name, Site.of(item), How.DECLARED, Strength.HINT));
-      } else if (item.component().role().isUsers()) {
+      } else if (item.component().role().isUsers() || description.extra().contains(name)) {
         for (Thing thing : List.of(NodeThing.REQUIRED, NodeThing.IMPORTED)) {
           demands.add(Demand.of(thing, name, Site.of(item), How.DECLARED, Strength.HINT));
         }

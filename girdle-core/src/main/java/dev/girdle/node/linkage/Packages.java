@@ -48,16 +48,25 @@ final class Packages {
   }
 
   /**
-   * The packages that a word in settings may mean: of that name, or of a name that ends with it, as
-   * tools put a word of their own before those of their plug-ins.
+   * The packages that a word in settings may mean: of that name; or, in settings of a tool, of a
+   * name that ends with it, as tools put a word of their own before those of their plug-ins.
    */
-  List<String> meant(String word, Component from) {
+  List<String> meant(String word, Component from, boolean isOfTool) {
     List<String> all = new ArrayList<>();
     Resolution.packageOf(word).filter(n -> isFound(n, from)).ifPresent(n -> all.add(word));
-    if (word.length() >= SHORTEST && word.indexOf('/') < 0 && word.indexOf('.') < 0) {
+    if (isOfTool && word.length() >= SHORTEST && word.indexOf('/') < 0 && word.indexOf('.') < 0) {
       all.addAll(byEnding().getOrDefault(word, List.of()));
     }
     return all;
+  }
+
+  /** Packages at the top whose names begin and end so; none if hardly anything is known. */
+  List<String> between(String begin, String end) {
+    return begin.length() < SHORTEST
+        ? List.of()
+        : tree.packagesAtTop().stream()
+            .filter(n -> n.startsWith(begin) && n.endsWith(end))
+            .toList();
   }
 
   /** Packages at the top by the ends of their names behind a hyphen. */

@@ -134,8 +134,12 @@ final class SourceDemands {
         String folder = ModuleTree.folder(ModuleTree.path(item));
         joined(folder, mention, site, how, named);
       } else {
-        open.add(new DynamicReference(how, thing, site, false));
-        ownCode(item, site, named);
+        List<String> fitting = packages.between(mention.begin(), mention.end());
+        fitting.forEach(n -> add(Demand.of(thing, n, site, how, Strength.SOFT), named));
+        if (fitting.isEmpty()) {
+          open.add(new DynamicReference(how, thing, site, false));
+          ownCode(item, site, named);
+        }
       }
       return;
     }
@@ -245,12 +249,13 @@ final class SourceDemands {
 
   private List<Demand> settings(Item item) throws IOException {
     Map<Object, Demand> named = new LinkedHashMap<>();
+    boolean isOfTool = ItemTexts.toolOf(item).isPresent();
     int line = 0;
     for (String text : text(item).split("\n")) {
       line++;
       Matcher words = WORD.matcher(text);
       while (words.find()) {
-        for (String name : packages.meant(words.group(), item.component())) {
+        for (String name : packages.meant(words.group(), item.component(), isOfTool)) {
           packageNamed(name, item, Site.of(item, line), named);
         }
       }

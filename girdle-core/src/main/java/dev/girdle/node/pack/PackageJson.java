@@ -110,6 +110,11 @@ public final class PackageJson {
     return optional;
   }
 
+  /** What a package manager adds where it can, as code for one system; loaded by joined names. */
+  public Set<String> extra() {
+    return names("optionalDependencies");
+  }
+
   /** What is only for those who work on it. */
   public Set<String> development() {
     Set<String> names = names("devDependencies");
