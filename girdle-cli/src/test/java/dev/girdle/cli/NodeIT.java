@@ -212,6 +212,23 @@ class NodeIT {
     assertThat(girdle("report", app, "--out", "page").status()).isZero();
   }
 
+  /** Tools for pages do not make a Java program one of Node.js, nor a jar among packages Java's. */
+  @Test
+  void whichLanguageLeadsIsTold() throws IOException {
+    file("node_modules/hemp/tool.jar", "no jar at all");
+    assertThat(girdle("survey", app).out()).contains("a Node.js application");
+    Echo.build(dir.resolve("java"), 17);
+    Path java = dir.resolve("java/app");
+    Files.writeString(java.resolve("package.json"), "{\"scripts\": {\"build\": \"bundle\"}}");
+    Files.createDirectories(java.resolve("node_modules/bundle"));
+    assertThat(girdle("survey", java).out()).contains("a Java application");
+    Files.writeString(java.resolve("server.js"), "console.log(1)");
+    Result both = girdle("survey", java);
+    assertThat(both.status()).isEqualTo(2);
+    assertThat(both.err()).contains("--language java", "--language node");
+    assertThat(girdle("survey", java, "--language", "node").out()).contains("Node.js application");
+  }
+
   @Test
   void whatCannotBeDoneIsSaid() throws IOException {
     assertThat(girdle("seal", app, "--form", "archive").err())

@@ -59,6 +59,14 @@ public final class Recogniser {
       this.found = found;
     }
 
+    /** What lies among the packages of another language makes nothing Java's. */
+    @Override
+    public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
+      return folder.endsWith("node_modules")
+          ? FileVisitResult.SKIP_SUBTREE
+          : FileVisitResult.CONTINUE;
+    }
+
     @Override
     public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
       if (isCode(file)) {

@@ -4,12 +4,17 @@ import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Recognition.Certainty;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.plan.Source;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 
-/** Whether something looks like a Node.js application, by names of files alone. */
+/** Whether something looks like a Node.js application, by its description and names of files. */
 public final class Recogniser {
+  private static final long LARGEST = 8 << 20;
+  private static final List<String> USUAL = List.of("index.js", "server.js", "app.js", "main.js");
+
   private Recogniser() {}
 
   /**
@@ -25,12 +30,30 @@ public final class Recogniser {
           ? Optional.of(new Recognition(Certainty.CERTAIN, "it is a script of JavaScript"))
           : Optional.empty();
     }
-    if (!Files.isRegularFile(app.resolve(PackageJson.NAME))) {
+    Path description = app.resolve(PackageJson.NAME);
+    if (!Files.isRegularFile(description)) {
       return Optional.empty();
     }
+    // many projects of other languages have one for the tools of their pages
     return Optional.of(
-        Files.isDirectory(app.resolve("node_modules"))
-            ? new Recognition(Certainty.CERTAIN, "it has a package.json and node_modules")
-            : new Recognition(Certainty.LIKELY, "it has a package.json"));
+        canBeStarted(app, description)
+            ? new Recognition(Certainty.LIKELY, "it has a package.json that says what is started")
+            : new Recognition(Certainty.POSSIBLE, "it has a package.json"));
+  }
+
+  private static boolean canBeStarted(Path app, Path description) {
+    try {
+      if (Files.size(description) > LARGEST) {
+        return false;
+      }
+      PackageJson said = PackageJson.of(Files.readAllBytes(description));
+      return said.text("main").isPresent()
+          || !said.commands().isEmpty()
+          || !said.exports().isMissingNode()
+          || said.startScript().filter(s -> s.matches("(.*\\s)?node\\s.*")).isPresent()
+          || USUAL.stream().anyMatch(name -> Files.isRegularFile(app.resolve(name)));
+    } catch (IOException e) {
+      return true; // survey tells what is wrong with it
+    }
   }
 }
