@@ -3,6 +3,7 @@ package dev.girdle.cli;
 import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Compression;
 import dev.girdle.plan.ArchiveKind;
@@ -42,7 +43,8 @@ final class SealCommand implements Callable<Integer> {
       names = "--form",
       paramLabel = "FORM",
       description =
-          "What to make: folder, zip, tgz, executable, archive. Repeatable; archive if not given.")
+          "What to make: folder, zip, tgz, executable, archive. Repeatable; archive if not given,"
+              + " or folder where a language has no archives.")
   private List<FormKind> forms;
 
   @Option(
@@ -210,7 +212,10 @@ final class SealCommand implements Callable<Integer> {
     Output output = plan.output();
     List<FormRequest> wishes = output.forms();
     if (forms != null || wishes.isEmpty()) {
-      List<FormKind> kinds = forms == null ? List.of(FormKind.ARCHIVE) : forms;
+      List<FormKind> kinds =
+          forms == null
+              ? List.of(new Analyzer(Progress.SILENT).language(plan).support().usual())
+              : forms;
       wishes = kinds.stream().distinct().map(k -> planned(k, output.forms())).toList();
     }
     if (archive != null) {

@@ -146,7 +146,7 @@ class LanguageIT {
 
   @Test
   void whatALanguageCannotDoIsSaidWithWhatItCan() throws Exception {
-    Result archive = girdle("seal", song);
+    Result archive = girdle("seal", song, "--form", "archive");
     assertThat(archive.status()).isEqualTo(2);
     assertThat(archive.err())
         .contains("Verses programs cannot be sealed with --form archive")

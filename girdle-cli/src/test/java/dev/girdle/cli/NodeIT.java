@@ -201,7 +201,7 @@ class NodeIT {
   @Test
   void aStrangerWhoHasANodeCanRunItAndWhatIsMissedIsToldByItsCause() throws IOException {
     Assumptions.assumeTrue(HAS_NODE, "skipped: there is no node on the path");
-    girdle("seal", app, "--form", "folder", "--prune", "classes");
+    girdle("seal", app, "--prune", "classes"); // which makes a folder
     Path made = dir.resolve("sealed/berth-board-2.1.0");
     Result good = girdle("rehearse", made);
     assertThat(good.out()).contains("A stranger can run it").contains("was given Node.js");

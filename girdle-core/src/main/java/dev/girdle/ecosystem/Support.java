@@ -1,5 +1,6 @@
 package dev.girdle.ecosystem;
 
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import java.util.Set;
@@ -19,6 +20,15 @@ public record Support(
     shapes = Set.copyOf(shapes);
     levels = Set.copyOf(levels);
     runtimes = Set.copyOf(runtimes);
+  }
+
+  /**
+   * What is made if the user asks for no form.
+   *
+   * @return an archive, or a folder where the runtime starts no archives
+   */
+  public FormKind usual() {
+    return archive.isEmpty() ? FormKind.FOLDER : FormKind.ARCHIVE;
   }
 
   /**

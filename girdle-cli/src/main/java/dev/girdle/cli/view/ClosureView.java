@@ -75,7 +75,12 @@ public record ClosureView(Analysis analysis) implements View {
     analysis
         .need()
         .ifPresent(
-            n -> runtime.row("of " + n.text() + ":", String.join(", ", analysis.runtimeModules())));
+            n -> {
+              boolean hasParts = !analysis.runtimeModules().isEmpty();
+              runtime.row(
+                  (hasParts ? "of " : "on ") + n.text() + (hasParts ? ":" : ""),
+                  String.join(", ", analysis.runtimeModules()));
+            });
     runtime.print(console, false);
   }
 
