@@ -3,7 +3,6 @@ package dev.girdle.cli;
 import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console;
 import dev.girdle.cli.view.SealView;
-import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Compression;
 import dev.girdle.plan.ArchiveKind;
@@ -138,9 +137,10 @@ final class SealCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Meter meter = common.startMeter(context);
-    Plan plan = overruled(application.plan(context));
+    Analyzer analyzer = new Analyzer(meter);
+    Plan plan = overruled(application.plan(context), analyzer);
     if (!rehearse && !neverQuiet) {
-      try (Analyses analyses = new Analyzer(meter).analyzeAll(plan)) {
+      try (Analyses analyses = analyzer.analyzeAll(plan)) {
         return told(plan, analyses, new Sealer(Context.release(), meter).seal(analyses));
       }
     }
@@ -148,12 +148,12 @@ final class SealCommand implements Callable<Integer> {
     try (Original original = Original.of(plan, meter)) {
       RehearsalGate gate = gate(plan, original);
       if (neverQuiet || !repair) {
-        try (Analyses analyses = new Analyzer(meter).analyzeAll(plan)) {
+        try (Analyses analyses = analyzer.analyzeAll(plan)) {
           Analyses chosen = neverQuiet ? UnusedCodePruning.of(analyses) : analyses;
           return told(plan, analyses, sealer.through(gate).seal(chosen));
         }
       }
-      try (Mending mending = new Mending(new Analyzer(meter), sealer, gate)) {
+      try (Mending mending = new Mending(analyzer, sealer, gate)) {
         Mending.Mended mended = mending.seal(plan);
         try (Analyses analyses = mended.analyses()) {
           tell(mended);
@@ -208,14 +208,12 @@ final class SealCommand implements Callable<Integer> {
     failure.why().lines().stream().map(Console::harmless).forEach(l -> err.println("  " + l));
   }
 
-  private Plan overruled(Plan plan) {
+  private Plan overruled(Plan plan, Analyzer analyzer) {
     Output output = plan.output();
     List<FormRequest> wishes = output.forms();
     if (forms != null || wishes.isEmpty()) {
       List<FormKind> kinds =
-          forms == null
-              ? List.of(new Analyzer(Progress.SILENT).language(plan).support().usual())
-              : forms;
+          forms == null ? List.of(analyzer.language(plan).support().usual()) : forms;
       wishes = kinds.stream().distinct().map(k -> planned(k, output.forms())).toList();
     }
     if (archive != null) {

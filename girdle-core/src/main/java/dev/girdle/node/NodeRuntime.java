@@ -67,7 +67,7 @@ final class NodeRuntime implements RuntimeModel {
     ReleaseRange range = NodeRelease.OLDEST;
     String because = "the starter that Girdle adds";
     for (Component component : components) {
-      String folder = ModuleTree.folder(component).replaceFirst("/$", "");
+      String folder = ModuleTree.place(component);
       Optional<String> oldest =
           tree.description(folder).flatMap(PackageJson::engine).flatMap(NodeRelease::oldestIn);
       if (oldest.isPresent() && !ReleaseRange.from(oldest.get()).accepts(range.least())) {

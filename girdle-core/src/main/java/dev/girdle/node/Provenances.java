@@ -18,8 +18,7 @@ final class Provenances {
   private Provenances() {}
 
   static Provenance of(Component component, ModuleTree tree) {
-    Optional<PackageJson> description =
-        tree.description(ModuleTree.folder(component).replaceFirst("/$", ""));
+    Optional<PackageJson> description = tree.description(ModuleTree.place(component));
     String whole = description.flatMap(PackageJson::name).orElse(component.name());
     int slash = whole.startsWith("@") ? whole.indexOf('/') : -1;
     String group = slash < 0 ? "" : whole.substring(0, slash);

@@ -5,9 +5,12 @@ import dev.girdle.app.Item;
 import dev.girdle.node.linkage.NodeLinkage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -45,46 +48,58 @@ final class Useless {
         "source of native code, or left over from building it");
   }
 
-  private final Map<Component, String> code = new ConcurrentHashMap<>();
+  private final Map<Component, Set<String>> spokenOf = new ConcurrentHashMap<>();
+
+  /** A kind of file, and the part of its path that code would have to speak of. */
+  private record Named(String name, String why) {}
 
   /** Why a file is of no use; empty if it may be. */
   Optional<String> why(Item item) {
+    return named(item)
+        .filter(
+            n -> !spokenOf.computeIfAbsent(item.component(), Useless::spokenOf).contains(n.name))
+        .map(Named::why);
+  }
+
+  private static Optional<Named> named(Item item) {
     for (Map.Entry<Pattern, String> kind : KINDS.entrySet()) {
       Matcher matcher = kind.getKey().matcher(item.path());
       if (matcher.matches()) {
-        return isSpokenOf(matcher.group(1), item.component())
-            ? Optional.empty()
-            : Optional.of(kind.getValue());
+        return Optional.of(new Named(matcher.group(1), kind.getValue()));
       }
     }
     return Optional.empty();
   }
 
-  /** Whether code of a package has a text with such a name or ending in it. */
-  private boolean isSpokenOf(String name, Component component) {
-    String all = code.computeIfAbsent(component, Useless::code);
-    if (name.startsWith(".")) {
-      return all.contains(name + "\"") || all.contains(name + "'") || all.contains(name + "`");
-    }
-    return all.contains("\"" + name + "\"")
-        || all.contains("'" + name + "'")
-        || all.contains("/" + name + "/")
-        || all.contains("/" + name + "\"")
-        || all.contains("/" + name + "'");
-  }
-
-  private static String code(Component component) {
-    StringBuilder all = new StringBuilder();
-    for (Item item : component.items()) {
+  /** The names of files of a package that code of it has texts with; each file is read once. */
+  private static Set<String> spokenOf(Component component) {
+    Set<String> asked = new HashSet<>();
+    component.items().forEach(i -> named(i).ifPresent(n -> asked.add(n.name)));
+    Set<String> found = new HashSet<>();
+    for (Item item : asked.isEmpty() ? List.<Item>of() : component.items()) {
       boolean isRead = NodeLinkage.isCode(item) && !item.path().matches("(.*/)?tests?/.*");
-      if (isRead && item.content().size() + all.length() < LARGEST) {
+      if (isRead && item.content().size() < LARGEST) {
         try {
-          all.append(new String(item.content().bytes((int) LARGEST), StandardCharsets.ISO_8859_1));
+          String text =
+              new String(item.content().bytes((int) LARGEST), StandardCharsets.ISO_8859_1);
+          asked.stream().filter(n -> isSpokenOf(n, text)).forEach(found::add);
         } catch (IOException e) {
           continue; // the walk tells of it
         }
       }
     }
-    return all.toString();
+    return found;
+  }
+
+  /** Whether code has a text with such a name or ending in it. */
+  private static boolean isSpokenOf(String name, String text) {
+    if (name.startsWith(".")) {
+      return text.contains(name + "\"") || text.contains(name + "'") || text.contains(name + "`");
+    }
+    return text.contains("\"" + name + "\"")
+        || text.contains("'" + name + "'")
+        || text.contains("/" + name + "/")
+        || text.contains("/" + name + "\"")
+        || text.contains("/" + name + "'");
   }
 }

@@ -30,8 +30,8 @@ public final class Descriptions {
    * @param environment the variables that tell where the local repository is
    */
   public Descriptions(Map<String, String> environment) {
-    this.repository = LocalFolders.repository(environment);
     Supply supply = new Supply(Declared.LOCAL, environment, (what, done, total) -> {});
+    this.repository = supply.localRepository();
     this.poms = new EffectivePoms(supply, Activation.of(Optional.empty()));
   }
 

@@ -35,6 +35,11 @@ final class Supply {
     this.fetcher = new Fetcher(repositories.named(), folders.get(folders.size() - 1), progress);
   }
 
+  /** The user's local repository; it may not exist. */
+  Path localRepository() {
+    return folders.get(0);
+  }
+
   /** From now on, asks the repositories that a description names too, if the user allows it. */
   void ask(List<Pom.Repository> named) {
     repositories.of(named, unasked).forEach(fetcher::ask);

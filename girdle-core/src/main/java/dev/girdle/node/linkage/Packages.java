@@ -24,27 +24,14 @@ final class Packages {
 
   /** The description of the package that a component is. */
   Optional<PackageJson> of(Component component) {
-    return tree.description(folder(component));
-  }
-
-  private static String folder(Component component) {
-    return ModuleTree.folder(component).replaceFirst("/$", "");
+    return tree.description(ModuleTree.place(component));
   }
 
   /** The description file of a package that is found from a folder by its name. */
   Optional<Item> found(String name, String from) {
-    for (String folder = from; ; folder = ModuleTree.folder(folder)) {
-      if (!folder.equals("node_modules") && !folder.endsWith("/node_modules")) {
-        String place = (folder.isEmpty() ? "" : folder + "/") + "node_modules/" + name;
-        Optional<Item> item = tree.file(place + "/" + PackageJson.NAME);
-        if (item.isPresent()) {
-          return item;
-        }
-      }
-      if (folder.isEmpty()) {
-        return Optional.empty();
-      }
-    }
+    return ModuleTree.modulesFrom(from).stream()
+        .flatMap(modules -> tree.file(modules + name + "/" + PackageJson.NAME).stream())
+        .findFirst();
   }
 
   /**
@@ -84,6 +71,6 @@ final class Packages {
 
   /** Whether a package is found from where a component lies. */
   boolean isFound(String name, Component from) {
-    return found(name, folder(from)).isPresent();
+    return found(name, ModuleTree.place(from)).isPresent();
   }
 }

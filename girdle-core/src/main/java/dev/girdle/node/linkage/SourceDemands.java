@@ -216,7 +216,8 @@ final class SourceDemands {
       return;
     }
     if (tree.isFolder(path.get())) {
-      boolean isPackage = path.get().isEmpty() || path.get().equals(folderOf(item));
+      boolean isPackage =
+          path.get().isEmpty() || path.get().equals(ModuleTree.place(item.component()));
       if (!isPackage) {
         tree.real(path.get())
             .ifPresent(real -> files(real + "/", "", site, NodeThing.OPENS, named));
@@ -225,10 +226,6 @@ final class SourceDemands {
     }
     String name = tree.file(path.get() + ".js").isPresent() ? path.get() + ".js" : path.get();
     add(Demand.of(Thing.FILE, name, site, NodeThing.OPENS, Strength.SOFT), named);
-  }
-
-  private static String folderOf(Item item) {
-    return ModuleTree.folder(item.component()).replaceFirst("/$", "");
   }
 
   /** A text that is the path of a file from where it stands. */

@@ -85,6 +85,35 @@ public final class ModuleTree {
   }
 
   /**
+   * The folder that a component is, as paths name it.
+   *
+   * @param component any component of the application
+   * @return without a slash at its end; empty for the top
+   */
+  public static String place(Component component) {
+    return folder(component).replaceFirst("/$", "");
+  }
+
+  /**
+   * Where packages are looked for from a folder, as Node does.
+   *
+   * @param from a folder
+   * @return the {@code node_modules} of it and of all above it, each with a slash at its end, the
+   *     nearest first; whether they are there or not
+   */
+  public static List<String> modulesFrom(String from) {
+    List<String> all = new ArrayList<>();
+    for (String folder = from; ; folder = folder(folder)) {
+      if (!folder.equals("node_modules") && !folder.endsWith("/node_modules")) {
+        all.add((folder.isEmpty() ? "" : folder + "/") + MODULES);
+      }
+      if (folder.isEmpty()) {
+        return all;
+      }
+    }
+  }
+
+  /**
    * The folder that a path lies in.
    *
    * @param path a file or folder

@@ -126,19 +126,14 @@ public final class Resolution {
       return exported(scope.get(), own.get(), inside, isImport);
     }
     String why = "";
-    for (String folder = ModuleTree.folder(asker); ; folder = ModuleTree.folder(folder)) {
-      if (!folder.equals("node_modules") && !folder.endsWith("/node_modules")) {
-        String place = (folder.isEmpty() ? "" : folder + "/") + "node_modules/" + pack;
-        Found found = inPackage(place, inside, isImport);
-        if (found.isThere()) {
-          return found;
-        }
-        why = why.isEmpty() ? found.why() : why;
+    for (String modules : ModuleTree.modulesFrom(ModuleTree.folder(asker))) {
+      Found found = inPackage(modules + pack, inside, isImport);
+      if (found.isThere()) {
+        return found;
       }
-      if (folder.isEmpty()) {
-        return new Found(List.of(), why);
-      }
+      why = why.isEmpty() ? found.why() : why;
     }
+    return new Found(List.of(), why);
   }
 
   private Found inPackage(String place, String inside, boolean isImport) {
