@@ -52,14 +52,16 @@ class ArchitectureTest {
 
   @Test
   void nothingKnowsALanguageButByItsInterface() {
-    ArchRule rule =
-        noClasses()
-            .that()
-            .resideOutsideOfPackage("dev.girdle.java..")
-            .should()
-            .dependOnClassesThat()
-            .resideInAPackage("dev.girdle.java..");
-    rule.check(CLASSES);
+    for (String room : List.of("dev.girdle.java..", "dev.girdle.node..")) {
+      ArchRule rule =
+          noClasses()
+              .that()
+              .resideOutsideOfPackage(room)
+              .should()
+              .dependOnClassesThat()
+              .resideInAPackage(room);
+      rule.check(CLASSES);
+    }
   }
 
   @Test

@@ -187,4 +187,48 @@ class WindowsStarterIT {
     assertThat(result.status()).isEqualTo(127);
     assertThat(result.err()).contains("was moved away from its folder");
   }
+
+  /** The same {@code .exe} under another name: it tells a release if it is asked for one. */
+  @Test
+  void startsProgramsOfNode() throws IOException {
+    BerthBoard board = new BerthBoard(dir.resolve("node"));
+    Path source = dir.resolve("node.c");
+    String asked = "if (argc == 2 && !wcscmp(argv[1], L\"--version\")) { puts(TOLD); return 0; }";
+    Files.writeString(source, JAVA.replace("int status = 0;", "int status = 0; " + asked));
+    Path programs = Files.createDirectories(dir.resolve("prefix/drive_c/Program Files/nodejs"));
+    for (String release : List.of("18.1.9", "18.2.0", "20.0.1")) {
+      Path home = Files.createDirectories(dir.resolve("nodes/" + release));
+      Run.of(
+              "/usr/bin/x86_64-w64-mingw32-gcc",
+              "-municode",
+              "-DTOLD=\"v" + release + "\"",
+              "-o",
+              home.resolve("node.exe"),
+              source)
+          .with("PATH", "/usr/bin:/bin")
+          .well();
+    }
+    Run.girdle("seal", board.app, "--target", "windows-x64", "--form", "folder", "--out", dir)
+        .well();
+    Path made = dir.resolve("berth-board-2.1.0-windows-x64");
+    assertThat(made.resolve("bin/berth-board")).doesNotExist();
+    String line = "@\"" + windows(made) + "\\bin\\berth-board.cmd\" \"two words\" fail\r\n";
+    Files.writeString(dir.resolve("board.cmd"), line);
+    Path nodes = dir.resolve("nodes");
+    Run old = wine("cmd", "/c", "board.cmd");
+    Run.Result none = old.with("BERTH_BOARD_NODE", windows(nodes.resolve("18.1.9"))).go();
+    assertThat(none.status()).isEqualTo(127);
+    assertThat(none.err()).contains("needs Node.js 18.2.0 or newer", "found: Node.js 18.1.9");
+    Run named = wine("cmd", "/c", "board.cmd").with("BERTH_BOARD_NODE_OPTS", "--no-warnings");
+    Run.Result result =
+        named.with("BERTH_BOARD_NODE", windows(nodes.resolve("18.2.0/node.exe"))).go();
+    assertThat(result.status()).isEqualTo(42);
+    assertThat(result.out().replace("\r", ""))
+        .isEqualTo(
+            "[--no-warnings]\n["
+                + windows(made)
+                + "\\app\\server.js]\n[--quiet]\n[two words]\n[fail]\n");
+    Files.copy(nodes.resolve("20.0.1/node.exe"), programs.resolve("node.exe"));
+    assertThat(wine("cmd", "/c", "board.cmd").go().status()).isEqualTo(42);
+  }
 }

@@ -38,6 +38,8 @@ public final class VersesEcosystem implements Ecosystem {
   static final String FIRST = "main.verse";
   private static final String LIBRARY = "library/";
 
+  private static final String NO_RUNTIME = "verses are read by the receiver's own reader";
+
   @Override
   public String id() {
     return "verses";
@@ -53,7 +55,10 @@ public final class VersesEcosystem implements Ecosystem {
     return new Support(
         Set.of(Shape.FOLDER),
         Set.of(Prune.NONE, Prune.COMPONENTS, Prune.FILES),
-        Set.of(RuntimeKind.HOST),
+        Map.of(
+            RuntimeKind.WHOLE, NO_RUNTIME,
+            RuntimeKind.TRIMMED, NO_RUNTIME,
+            RuntimeKind.TIGHT, NO_RUNTIME),
         "");
   }
 

@@ -61,6 +61,15 @@ public final class StrippedCode implements Content {
     }
   }
 
+  /**
+   * The file as it was.
+   *
+   * @return with all its sections
+   */
+  public Content source() {
+    return source;
+  }
+
   private static Content stripped(Content content, SeekableByteChannel file) throws IOException {
     ByteBuffer head = read(file, 0, HEADER);
     boolean isKnown = head.getInt(0) == Integer.reverseBytes(MAGIC) && head.getShort(4) == 0x102;

@@ -7,6 +7,7 @@ import dev.girdle.plan.RuntimeRequest;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The runtimes that a language's programs run on, on this machine and in the user's store. */
 public interface RuntimeProvider {
@@ -20,22 +21,19 @@ public interface RuntimeProvider {
   List<FoundRuntime> here(String variablePrefix, Map<String, String> environment);
 
   /**
-   * The runtimes that the user keeps for other systems.
+   * The runtime that a folder of the user's shelf holds.
    *
-   * @param environment the environment variables
-   * @return by name
+   * @param folder a folder
+   * @return empty if it holds none of this language
    */
-  List<FoundRuntime> stored(Map<String, String> environment);
+  Optional<FoundRuntime> at(Path folder);
 
   /**
-   * Puts a runtime on the user's shelf.
+   * What its runtimes are known by, for whoever has handed over something else.
    *
-   * @param source its folder, or an archive of it
-   * @param environment the environment variables
-   * @return the runtime on the shelf
-   * @throws GirdleException if it is none, or is there already, or cannot be unpacked safely
+   * @return a sentence
    */
-  FoundRuntime store(Path source, Map<String, String> environment);
+  String knownBy();
 
   /**
    * Where the runtime that goes along runs.

@@ -27,6 +27,17 @@ public final class Starts {
     Optional<EntryPoint> chosen();
 
     /**
+     * How the entry point is started that was chosen.
+     *
+     * @param label what the starter is called
+     * @param chosen what {@link #chosen} has told
+     * @return with nothing else, unless what names it says more
+     */
+    default LaunchSpec start(String label, EntryPoint chosen) {
+      return LaunchSpec.of(label, chosen);
+    }
+
+    /**
      * What the user names.
      *
      * @param start as the user wrote it
@@ -69,7 +80,7 @@ public final class Starts {
    */
   public List<LaunchSpec> all() {
     if (wanted.isEmpty()) {
-      return choice.chosen().stream().map(e -> LaunchSpec.of(identity.name(), e)).toList();
+      return choice.chosen().stream().map(e -> choice.start(identity.name(), e)).toList();
     }
     Map<String, LaunchSpec> starts = new LinkedHashMap<>();
     List<String> problems = new ArrayList<>();

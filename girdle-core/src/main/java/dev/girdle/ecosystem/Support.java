@@ -3,6 +3,7 @@ package dev.girdle.ecosystem;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -10,16 +11,17 @@ import java.util.Set;
  *
  * @param shapes the shapes that it can be laid out in
  * @param levels how finely it can be told what nothing needs
- * @param runtimes what of a runtime can go along; always {@link RuntimeKind#HOST} among them
+ * @param refused what of a runtime cannot go along, each with the reason; never {@link
+ *     RuntimeKind#HOST}
  * @param archive the ending of the archives that its runtime starts; empty if there are none
  */
 public record Support(
-    Set<Shape> shapes, Set<Prune> levels, Set<RuntimeKind> runtimes, String archive) {
+    Set<Shape> shapes, Set<Prune> levels, Map<RuntimeKind, String> refused, String archive) {
   /** Copies the sets. */
   public Support {
     shapes = Set.copyOf(shapes);
     levels = Set.copyOf(levels);
-    runtimes = Set.copyOf(runtimes);
+    refused = Map.copyOf(refused);
   }
 
   /**
@@ -35,10 +37,9 @@ public record Support(
    * All that there is.
    *
    * @param archive the ending of its archives
-   * @return every shape, level and kind of runtime
+   * @return every shape and level, no kind of runtime refused
    */
   public static Support all(String archive) {
-    return new Support(
-        Set.of(Shape.values()), Set.of(Prune.values()), Set.of(RuntimeKind.values()), archive);
+    return new Support(Set.of(Shape.values()), Set.of(Prune.values()), Map.of(), archive);
   }
 }

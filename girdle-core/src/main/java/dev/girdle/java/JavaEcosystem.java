@@ -46,7 +46,7 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public String name() {
-    return "Java";
+    return JavaLanguage.NAME;
   }
 
   @Override

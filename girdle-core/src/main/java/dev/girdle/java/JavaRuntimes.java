@@ -6,12 +6,12 @@ import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.java.bundle.HostJava;
 import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.runtime.JavaHome;
-import dev.girdle.java.runtime.RuntimeStore;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeRequest;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The Javas of this machine and of the user's store. */
 final class JavaRuntimes implements RuntimeProvider {
@@ -21,17 +21,13 @@ final class JavaRuntimes implements RuntimeProvider {
   }
 
   @Override
-  public List<FoundRuntime> stored(Map<String, String> environment) {
-    return RuntimeStore.of(environment).all().stream().map(JavaRuntimes::onShelf).toList();
+  public Optional<FoundRuntime> at(Path folder) {
+    return JavaHome.at(folder).map(h -> HostJava.found(folder, h.feature(), "on the shelf"));
   }
 
   @Override
-  public FoundRuntime store(Path source, Map<String, String> environment) {
-    return onShelf(RuntimeStore.of(environment).add(source));
-  }
-
-  private static FoundRuntime onShelf(JavaHome home) {
-    return HostJava.found(home.folder(), home.feature(), "on the shelf");
+  public String knownBy() {
+    return "A Java has the files release and lib/modules, as Java 9 and newer have them.";
   }
 
   @Override

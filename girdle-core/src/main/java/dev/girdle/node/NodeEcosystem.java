@@ -2,6 +2,7 @@ package dev.girdle.node;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Progress;
@@ -21,6 +22,7 @@ import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +30,8 @@ import java.util.Set;
 
 /** Node.js applications: a {@code package.json} and {@code node_modules}, or a script. */
 public final class NodeEcosystem implements Ecosystem {
+  private static final String ONE_PROGRAM = "a Node.js is one program and goes along whole";
+
   /** Called by {@link java.util.ServiceLoader}. */
   public NodeEcosystem() {}
 
@@ -43,7 +47,11 @@ public final class NodeEcosystem implements Ecosystem {
 
   @Override
   public Support support() {
-    return new Support(Set.of(Shape.FOLDER), Set.of(Prune.values()), Set.of(RuntimeKind.HOST), "");
+    return new Support(
+        Set.of(Shape.FOLDER),
+        Set.of(Prune.values()),
+        Map.of(RuntimeKind.TRIMMED, ONE_PROGRAM, RuntimeKind.TIGHT, ONE_PROGRAM),
+        "");
   }
 
   @Override
@@ -73,9 +81,13 @@ public final class NodeEcosystem implements Ecosystem {
   @Override
   public List<String> startUnsealed(Application application, Path folder) throws IOException {
     Path app = Path.of(application.source()).toAbsolutePath();
-    Path start =
-        Files.isDirectory(app) ? app.resolve(application.entryPoint().orElseThrow().name()) : app;
-    return List.of("node", start.toString());
+    LaunchSpec start = application.starts().get(0);
+    List<String> words = new ArrayList<>();
+    words.add("node");
+    words.addAll(start.options());
+    words.add((Files.isDirectory(app) ? app.resolve(start.entry().name()) : app).toString());
+    words.addAll(start.arguments());
+    return words;
   }
 
   @Override

@@ -19,6 +19,7 @@ import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.io.Paths;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.node.launch.NodeLayout;
+import dev.girdle.node.launch.StartOptions;
 import dev.girdle.node.linkage.NodeLinkage;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
@@ -55,7 +56,12 @@ final class NodeModel implements LanguageModel {
   @Override
   public List<Demand> seeds(List<LaunchSpec> starts) {
     List<Demand> seeds = new ArrayList<>();
-    starts.forEach(s -> seeds.add(Demand.ofPlan(Thing.FILE, s.entry().name())));
+    for (LaunchSpec start : starts) {
+      seeds.add(Demand.ofPlan(Thing.FILE, start.entry().name()));
+      new StartOptions(start.options(), tree)
+          .files()
+          .forEach(f -> seeds.add(Demand.ofPlan(Thing.FILE, f)));
+    }
     // what a tool of others is started on is the user's own, whatever it is for
     boolean isOthers =
         starts.stream()

@@ -29,7 +29,7 @@ final class NodeObservation implements RunObservation {
   private static final SystemPlaces PLACES =
       new SystemPlaces(
           List.of("/usr/lib/node_modules", "/usr/share/nodejs", "/usr/lib/nodejs"),
-          List.of("node", "nodejs", "npm", "npx", "yarn", "deno", "bun"),
+          List.of("node", "nodejs", "npm", "npx", "yarn"),
           List.of("/usr/local/bin/node", "/opt/node/bin/node"),
           "",
           Pattern.compile("/etc/node[^/]*(/.*)?"));

@@ -4,12 +4,14 @@ import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.node.launch.HostNode;
+import dev.girdle.node.bundle.HostNode;
+import dev.girdle.node.bundle.NodeHome;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeRequest;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The Nodes of this machine. */
 final class NodeRuntimes implements RuntimeProvider {
@@ -19,23 +21,28 @@ final class NodeRuntimes implements RuntimeProvider {
   }
 
   @Override
-  public List<FoundRuntime> stored(Map<String, String> environment) {
-    return List.of();
+  public Optional<FoundRuntime> at(Path folder) {
+    return NodeHome.at(folder).map(h -> HostNode.found(h, "on the shelf"));
   }
 
   @Override
-  public FoundRuntime store(Path source, Map<String, String> environment) {
-    throw none();
-  }
-
-  private static GirdleException none() {
-    return GirdleException.request(
-        "no Node.js goes along with programs yet", "  The receiver's own is used: --runtime host");
+  public String knownBy() {
+    return NodeHome.KNOWN_BY;
   }
 
   @Override
   public Target targetOf(RuntimeRequest runtime) {
-    throw none();
+    if (runtime.from().isEmpty()) {
+      return Target.ofThisMachine()
+          .orElseThrow(() -> GirdleException.request("name where it has to run: --target"));
+    }
+    NodeHome first = NodeHome.of(runtime.from().get(0));
+    return first
+        .target()
+        .orElseThrow(
+            () ->
+                GirdleException.request(
+                    first.program() + " is for a system or processor that cannot be sealed for"));
   }
 
   @Override

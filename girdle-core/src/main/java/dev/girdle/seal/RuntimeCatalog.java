@@ -3,7 +3,7 @@ package dev.girdle.seal;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.RuntimeProvider;
-import dev.girdle.fault.GirdleException;
+import dev.girdle.shelf.Shelf;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,7 +23,7 @@ public final class RuntimeCatalog {
     List<FoundRuntime> all = new ArrayList<>();
     for (RuntimeProvider provider : providers()) {
       all.addAll(provider.here("", environment));
-      all.addAll(provider.stored(environment));
+      Shelf.of(environment).folders().forEach(f -> provider.at(f).ifPresent(all::add));
     }
     return all;
   }
@@ -33,19 +33,10 @@ public final class RuntimeCatalog {
    *
    * @param source its folder, or an archive of it
    * @param environment the environment variables
-   * @return the runtime on the shelf
+   * @return its folder on the shelf
    */
-  public static FoundRuntime add(Path source, Map<String, String> environment) {
-    List<RuntimeProvider> providers = providers();
-    GirdleException none = null;
-    for (RuntimeProvider provider : providers) {
-      try {
-        return provider.store(source, environment);
-      } catch (GirdleException e) {
-        none = none == null ? e : none; // another language may know it
-      }
-    }
-    throw none;
+  public static Path add(Path source, Map<String, String> environment) {
+    return Shelf.of(environment).add(source, providers());
   }
 
   private static List<RuntimeProvider> providers() {

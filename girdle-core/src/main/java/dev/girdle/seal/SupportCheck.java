@@ -6,9 +6,8 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
-import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Whether a language can do what a plan wants of it. */
 final class SupportCheck {
@@ -21,18 +20,29 @@ final class SupportCheck {
    */
   static void of(Ecosystem ecosystem, Plan plan) {
     Support support = ecosystem.support();
-    requireOneOf(support.levels(), plan.choice().prune(), ecosystem, "--prune", Prune::text);
-    requireOneOf(
-        support.runtimes(), plan.runtime().kind(), ecosystem, "--runtime", RuntimeKind::text);
+    if (!support.levels().contains(plan.choice().prune())) {
+      throw refusal(
+          ecosystem,
+          "--prune " + plan.choice().prune().text(),
+          "",
+          support.levels().stream().sorted().map(Prune::text));
+    }
+    RuntimeKind kind = plan.runtime().kind();
+    if (support.refused().containsKey(kind)) {
+      throw refusal(
+          ecosystem,
+          "--runtime " + kind.text(),
+          ": " + support.refused().get(kind),
+          Stream.of(RuntimeKind.values())
+              .filter(k -> !support.refused().containsKey(k))
+              .map(RuntimeKind::text));
+    }
   }
 
-  private static <T extends Enum<T>> void requireOneOf(
-      Set<T> able, T wanted, Ecosystem ecosystem, String option, Function<T, String> text) {
-    if (!able.contains(wanted)) {
-      throw GirdleException.request(
-          ecosystem.name() + " programs cannot be sealed with " + option + " " + text.apply(wanted),
-          "  What can be given: "
-              + able.stream().sorted().map(text).collect(Collectors.joining(", ")));
-    }
+  private static GirdleException refusal(
+      Ecosystem ecosystem, String option, String why, Stream<String> able) {
+    return GirdleException.request(
+        ecosystem.name() + " programs cannot be sealed with " + option + why,
+        "  What can be given: " + able.collect(Collectors.joining(", ")));
   }
 }

@@ -35,7 +35,7 @@ public record RuntimesView(List<FoundRuntime> runtimes) implements View {
     table.print(console, true);
     console.gap();
     console.line(
-        "Seal with one: girdle seal APP --form folder --runtime trimmed --runtime-from FOLDER");
+        "Seal with one: girdle seal APP --form folder --runtime KIND --runtime-from FOLDER");
   }
 
   @Override

@@ -3,19 +3,21 @@ package dev.girdle.java.bundle;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.app.Target;
-import dev.girdle.binary.NeededLibraries;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Selection;
+import dev.girdle.ecosystem.FittingRuntime;
+import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.SystemLibraries;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Seekable;
+import dev.girdle.java.format.JavaLanguage;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.reach.ReachedRuntime;
 import dev.girdle.java.reach.RuntimeWalk;
@@ -24,7 +26,6 @@ import dev.girdle.java.runtime.BundledRuntime;
 import dev.girdle.java.runtime.Extract;
 import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.java.runtime.ModuleChoice;
-import dev.girdle.java.runtime.RuntimeStore;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutRuntime;
@@ -32,9 +33,9 @@ import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeRequest;
+import dev.girdle.shelf.Shelf;
 import java.io.IOException;
 import java.lang.module.ModuleFinder;
-import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -42,8 +43,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.Function;
 
 /** Puts a Java runtime beside a program. */
@@ -63,7 +62,7 @@ public final class RuntimeBundler {
     }
     List<JavaHome> homes = new ArrayList<>();
     homes.add(JavaHome.of(Path.of(System.getProperty("java.home"))));
-    homes.addAll(RuntimeStore.of(System.getenv()).all());
+    Shelf.of(System.getenv()).folders().forEach(f -> JavaHome.at(f).ifPresent(homes::add));
     return homes;
   }
 
@@ -104,32 +103,9 @@ public final class RuntimeBundler {
    * @return the first that fits; if there is none, an error tells which there are
    */
   public static JavaHome chosen(RuntimeRequest request, Optional<Target> target, RuntimeNeed need) {
-    List<JavaHome> homes = homes(request);
-    List<JavaHome> fitting =
-        homes.stream().filter(h -> target.isEmpty() || h.target().equals(target)).toList();
-    if (fitting.isEmpty()) {
-      throw wrong("no runtime for " + target.map(Target::text).orElse("any system"), homes);
-    }
-    return fitting.stream()
-        .filter(h -> need.range().accepts(Integer.toString(h.feature())))
-        .findFirst()
-        .orElseThrow(() -> wrong("the program needs " + need.text(), fitting));
-  }
-
-  private static GirdleException wrong(String what, List<JavaHome> homes) {
-    List<String> lines = new ArrayList<>();
-    lines.add(what + "; there is:");
-    homes.forEach(
-        h ->
-            lines.add(
-                "  "
-                    + h.title()
-                    + h.target().map(t -> " for " + t.text()).orElse("")
-                    + " in "
-                    + h.folder()));
-    lines.add(
-        "  Name another with --runtime-from DIR, or put one on the shelf: girdle runtimes --add PATH");
-    return new GirdleException(Fault.REQUEST, lines);
+    List<FoundRuntime> all =
+        homes(request).stream().map(h -> HostJava.found(h.folder(), h.feature(), "named")).toList();
+    return JavaHome.of(FittingRuntime.of(all, target, need).home());
   }
 
   /**
@@ -149,7 +125,7 @@ public final class RuntimeBundler {
       List<LayoutFile> files = runtime.whole(folder);
       LayoutRuntime all =
           new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of());
-      return layout.with(all, files).noticing(systemLibraries(files));
+      return layout.with(all, files).noticing(SystemLibraries.askedBy(JavaLanguage.NAME, files));
     }
     ModuleChoice choice = modules(runtime, request.closure(), request.choice());
     LayoutRuntime part =
@@ -166,7 +142,7 @@ public final class RuntimeBundler {
         .with(part, files)
         .noticing(notices(choice))
         .noticing(large(choice, runtime))
-        .noticing(systemLibraries(runtime.natives(extract)));
+        .noticing(SystemLibraries.askedBy(JavaLanguage.NAME, runtime.natives(extract)));
   }
 
   /**
@@ -257,33 +233,6 @@ public final class RuntimeBundler {
       }
     }
     return reached;
-  }
-
-  /** Some distributions build their Java so that it needs libraries of their own. */
-  private static List<String> systemLibraries(List<LayoutFile> files) {
-    Set<String> needed = new TreeSet<>();
-    Set<String> brought = new TreeSet<>();
-    for (LayoutFile file : files) {
-      String name = Paths.fileName(file.path());
-      brought.add(name);
-      boolean mayBeCode = name.contains(".so") || file.path().contains("/bin/");
-      if (mayBeCode && file.content() instanceof Seekable seekable) {
-        try (SeekableByteChannel channel = seekable.channel()) {
-          if (channel != null) {
-            needed.addAll(NeededLibraries.of(channel));
-          }
-        } catch (IOException e) {
-          continue; // what cannot be read here fails when it is written, and is told then
-        }
-      }
-    }
-    List<String> missing = NeededLibraries.ofTheSystem(needed, brought);
-    return missing.isEmpty()
-        ? List.of()
-        : List.of(
-            "this Java asks the receiver's system for "
-                + String.join(", ", missing)
-                + "; --runtime-from names one that brings them along");
   }
 
   /** What takes much room and may be of no use, so that people think of it. */

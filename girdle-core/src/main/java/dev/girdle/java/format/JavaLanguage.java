@@ -5,5 +5,8 @@ public final class JavaLanguage {
   /** The word for plans, options, records. */
   public static final String ID = "java";
 
+  /** The word for people. */
+  public static final String NAME = "Java";
+
   private JavaLanguage() {}
 }

@@ -28,6 +28,7 @@ public record JavaRelease(int feature, boolean exactly) {
    */
   public RuntimeNeed need(String because) {
     ReleaseRange range = ReleaseRange.of((exactly ? "=" : ">=") + feature);
-    return new RuntimeNeed("Java", range, exactly ? "with preview features" : "", because);
+    return new RuntimeNeed(
+        JavaLanguage.NAME, range, exactly ? "with preview features" : "", because);
   }
 }

@@ -1,6 +1,6 @@
 package dev.girdle.java.launcher;
 
-import dev.girdle.app.LaunchSpec;
+import dev.girdle.launch.BatchWords;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -52,24 +52,6 @@ public final class WindowsStarter {
     return LaunchOptions.bytes(manifest);
   }
 
-  /** What the user has set already stays as it is. */
-  private static String environment(LaunchSpec start) {
-    StringBuilder lines = new StringBuilder();
-    start
-        .environment()
-        .forEach(
-            (name, value) ->
-                lines
-                    .append("if not defined ")
-                    .append(name)
-                    .append(" set \"")
-                    .append(name)
-                    .append('=')
-                    .append(value.replace("%", "%%"))
-                    .append("\"\n"));
-    return lines.toString();
-  }
-
   /**
    * The batch file that starts an entry.
    *
@@ -92,8 +74,8 @@ public final class WindowsStarter {
     values.put("NEED_TEXT", starter.need().text());
     values.put("VARIABLE", starter.identity().variablePrefix());
     values.put("OPTIONS", starter.allOptions());
-    values.put("FIXED_OPTIONS", WindowsWords.of(starter.start().options()));
-    values.put("FIXED_ARGUMENTS", WindowsWords.of(starter.start().arguments()));
+    values.put("FIXED_OPTIONS", BatchWords.behind(starter.start().options()));
+    values.put("FIXED_ARGUMENTS", BatchWords.behind(starter.start().arguments()));
     // a program that is started by "start" outlives the console that started it
     values.put("START", starter.start().opensWindow() ? "start \"\" " : "");
     values.put("LAUNCHER", starter.start().opensWindow() ? "javaw.exe" : "java.exe");
@@ -109,12 +91,13 @@ public final class WindowsStarter {
                         + values.get("LAUNCHER")
                         + "\"\n")
             .orElse(""));
-    values.put("ENVIRONMENT", environment(starter.start()));
+    values.put("ENVIRONMENT", BatchWords.environment(starter.start()));
     values.put("FIRST_JAR", starter.jars().get(0).replace("%", "%%"));
     values.put("PATH_OPTION", starter.start().isOfModule() ? "-p" : "-cp");
     values.put("CLASS_PATH", classPath.toString());
     values.put(
-        "MAIN", (starter.start().isOfModule() ? " -m" : "") + WindowsWords.of(starter.mainWords()));
+        "MAIN",
+        (starter.start().isOfModule() ? " -m" : "") + BatchWords.behind(starter.mainWords()));
     return UnixStarter.fill("starter.cmd", values).replace("\n", "\r\n");
   }
 }

@@ -1,6 +1,7 @@
 package dev.girdle.node.launch;
 
 import dev.girdle.app.Component;
+import dev.girdle.app.Identity;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
@@ -11,6 +12,7 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.Packing;
+import dev.girdle.node.bundle.NodeBundle;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
 import java.nio.charset.StandardCharsets;
@@ -39,23 +41,22 @@ public final class NodeLayout {
    * @throws GirdleException if it is for a system that it cannot be started on
    */
   public static Layout layOut(LayoutRequest request, ModuleTree tree) {
-    if (request.target().isPresent() && request.isFor("windows")) {
-      throw GirdleException.request(
-          "Node.js programs cannot be sealed for "
-              + request.target().get().text()
-              + " yet: there is no starter for it",
-          "  What can be: linux, macos; or no --target.");
-    }
     String app = request.programFolder() + APP;
     RuntimeNeed need = request.need().orElseThrow();
+    Identity identity = request.application().identity();
+    boolean isBundled = request.runtime().isBundled();
     List<LayoutFile> files = new ArrayList<>();
     for (LaunchSpec start : request.starts()) {
-      files.add(
-          made(
-                  request.programFolder() + "bin/" + start.label(),
-                  NodeStarter.script(request.application().identity(), start, need),
-                  "starts it on Unix")
-              .asExecutable());
+      String bin = request.programFolder() + "bin/" + start.label();
+      StartOptions options = new StartOptions(start.options(), tree);
+      if (isForUnix(request)) {
+        String script = NodeStarter.unix(identity, start, options, need, isBundled);
+        files.add(made(bin, script, "starts it on Unix").asExecutable());
+      }
+      if (request.isFor("windows")) {
+        String script = NodeStarter.windows(identity, start, options, need, isBundled);
+        files.add(made(bin + ".cmd", script, "starts it on Windows"));
+      }
     }
     TreeSet<String> kept = new TreeSet<>();
     for (Component component : request.selection().components()) {
@@ -74,14 +75,38 @@ public final class NodeLayout {
     }
     files.add(
         made("README.txt", NodeReadme.text(request, need), "tells the receiver how to start it"));
-    return new Layout(
+    List<LayoutLink> links = kept(request.application().links(), tree, kept, app);
+    requireNoLinks(links, request);
+    Layout layout =
+        new Layout(
             files,
             List.of(),
             RecordFile.IN_FOLDER,
             List.of(),
             List.of(),
-            "%s/" + request.programFolder() + "bin/" + request.main().label())
-        .linking(kept(request.application().links(), tree, kept, app));
+            "%s/"
+                + request.programFolder()
+                + "bin/"
+                + request.main().label()
+                + (isForUnix(request) ? "" : ".cmd"));
+    return isBundled ? NodeBundle.addTo(layout.linking(links), request) : layout.linking(links);
+  }
+
+  private static boolean isForUnix(LayoutRequest request) {
+    return request.isFor("linux") || request.isFor("macos");
+  }
+
+  /** Windows makes symbolic links for those alone who may, and archives for it carry none. */
+  private static void requireNoLinks(List<LayoutLink> links, LayoutRequest request) {
+    if (!links.isEmpty() && !isForUnix(request)) {
+      throw GirdleException.application(
+          "packages of it lie behind "
+              + links.size()
+              + " symbolic links, the first of them "
+              + links.get(0).path()
+              + ", and Windows keeps none in what is handed out",
+          "  Install its packages into one flat node_modules folder, and seal that.");
+    }
   }
 
   private static boolean isExecutable(Item item) {

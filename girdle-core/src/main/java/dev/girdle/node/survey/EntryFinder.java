@@ -3,26 +3,24 @@ package dev.girdle.node.survey;
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Paths;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.node.tree.Resolution;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
- * Finds what can be started: the start script of the form {@code node FILE}, the commands that the
- * description names, its main file, and files that are called as usual. The likeliest comes first.
+ * Finds what can be started: the start script, the commands that the description names, its main
+ * file, and files that are called as usual. The likeliest comes first.
  */
 final class EntryFinder implements Starts.Choice {
-  private static final Pattern START =
-      Pattern.compile("(?:[A-Z_]+=\\S+ +)*node +((?:-\\S+ +)*)([^\\s&|;]+)(?: +([^&|;]*))?");
   private static final List<String> USUAL =
       List.of("index", "server", "app", "main", "src/index", "src/server", "src/app", "src/main");
   private static final List<String> ENDINGS = List.of("", ".js", ".mjs", ".cjs", "/index.js");
@@ -30,6 +28,7 @@ final class EntryFinder implements Starts.Choice {
   private final ModuleTree tree;
   private final Map<String, EntryPoint> found = new LinkedHashMap<>();
   private final List<String> notices;
+  private Optional<StartScript> startScript = Optional.empty();
   private boolean isEvident;
 
   EntryFinder(ModuleTree tree, Optional<PackageJson> description, List<String> notices) {
@@ -47,10 +46,16 @@ final class EntryFinder implements Starts.Choice {
         .startScript()
         .ifPresent(
             script -> {
-              Matcher matcher = START.matcher(script.strip());
-              if (matcher.matches()) {
-                add(matcher.group(2), "start script of " + PackageJson.NAME, true);
-                isEvident = !found.isEmpty();
+              startScript = StartScript.of(script);
+              startScript.ifPresent(
+                  s -> add(s.file(), "start script of " + PackageJson.NAME, true));
+              isEvident = !found.isEmpty();
+              if (startScript.isEmpty() && script.contains("node ")) {
+                notices.add(
+                    "the start script of "
+                        + PackageJson.NAME
+                        + " is more than node with a file, so what else it does is not taken over: "
+                        + Paths.printable(script));
               }
             });
     description
@@ -81,7 +86,14 @@ final class EntryFinder implements Starts.Choice {
   private Optional<Item> file(String path) {
     return ENDINGS.stream()
         .flatMap(e -> ModuleTree.join("", path + e).flatMap(tree::file).stream())
-        .findFirst();
+        .findFirst()
+        .or(() -> asFolder(path));
+  }
+
+  /** A folder is started by its description's main file, as Node itself does it. */
+  private Optional<Item> asFolder(String path) {
+    String name = path.startsWith("./") || path.equals(".") ? path : "./" + path;
+    return new Resolution(tree).find(name, "x", false).files().stream().findFirst();
   }
 
   /** All of them, the likeliest first. */
@@ -92,6 +104,15 @@ final class EntryFinder implements Starts.Choice {
   @Override
   public Optional<EntryPoint> chosen() {
     return isEvident ? found.values().stream().findFirst() : Optional.empty();
+  }
+
+  /** The start script says with what else it is started. */
+  @Override
+  public LaunchSpec start(String label, EntryPoint chosen) {
+    return startScript
+        .filter(s -> file(s.file()).map(ModuleTree::path).equals(Optional.of(chosen.name())))
+        .map(s -> new LaunchSpec(label, chosen, s.arguments(), s.options(), s.environment(), false))
+        .orElseGet(() -> LaunchSpec.of(label, chosen));
   }
 
   @Override

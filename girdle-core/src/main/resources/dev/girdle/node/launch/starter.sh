@@ -64,7 +64,7 @@ wanted=${@VARIABLE@_NODE-}
 [ ! -d "$wanted" ] || { [ -x "$wanted/bin/node" ] && wanted=$wanted/bin/node; } || wanted=$wanted/node
 consider "$wanted" '@VARIABLE@_NODE'
 [ -z "$wanted" ] || [ -n "$node" ] || say "@VARIABLE@_NODE is $wanted, which is no @NEED_TEXT@; another is looked for"
-rest=${PATH-}:
+@BUNDLED@rest=${PATH-}:
 while [ -z "$node" ] && [ -n "$rest" ]; do
   folder=${rest%%:*}
   rest=${rest#*:}

@@ -1,4 +1,4 @@
-package dev.girdle.java.runtime;
+package dev.girdle.shelf;
 
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
@@ -25,8 +25,6 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -38,8 +36,6 @@ import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
  * lead to; a name or link that leads out, or a device, is refused.
  */
 final class RuntimeArchive {
-  private static final int DEEPEST_HOME = 4;
-
   /** Bytes of all its files together; the largest runtime has half a gigabyte. */
   private static final long LARGEST = 8L << 30;
 
@@ -79,19 +75,6 @@ final class RuntimeArchive {
         }
         permit(target, Files.isExecutable(source.resolve(file.path())));
       }
-    }
-  }
-
-  /** Where in what was unpacked the runtime itself is: some builders put it into a bundle. */
-  static Optional<JavaHome> homeIn(Path folder) {
-    try (Stream<Path> all = Files.walk(folder, DEEPEST_HOME)) {
-      return all.filter(p -> p.endsWith("release"))
-          .sorted()
-          .map(p -> JavaHome.at(p.getParent()))
-          .flatMap(Optional::stream)
-          .findFirst();
-    } catch (IOException e) {
-      return Optional.empty();
     }
   }
 

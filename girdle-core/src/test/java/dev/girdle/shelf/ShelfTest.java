@@ -1,8 +1,10 @@
-package dev.girdle.java.runtime;
+package dev.girdle.shelf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.girdle.ecosystem.Ecosystems;
+import dev.girdle.java.runtime.JavaHome;
 import dev.girdle.testing.Jar;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,17 +20,24 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class RuntimeStoreTest {
+class ShelfTest {
   private static final String RELEASE =
       "IMPLEMENTOR=\"Harbour office\"\nJAVA_VERSION=\"21.0.4\"\nOS_ARCH=\"aarch64\"\n"
           + "OS_NAME=\"Linux\"\n";
 
   @TempDir Path dir;
-  private RuntimeStore shelf;
+  private Shelf shelf;
 
   @BeforeEach
   void shelf() {
-    shelf = RuntimeStore.of(Map.of("XDG_DATA_HOME", dir.resolve("data").toString()));
+    shelf = Shelf.of(Map.of("XDG_DATA_HOME", dir.resolve("data").toString()));
+  }
+
+  private JavaHome add(Path source) {
+    return JavaHome.of(
+        shelf.add(
+            source,
+            Ecosystems.installed().all().stream().flatMap(e -> e.runtimes().stream()).toList()));
   }
 
   private interface Entries {
@@ -77,16 +86,16 @@ class RuntimeStoreTest {
               runtime(t);
               link(t, "jdk-21/legal/java.xml/LICENSE", "../java.base/LICENSE");
             });
-    JavaHome home = shelf.add(archive);
+    JavaHome home = add(archive);
     assertThat(home.title()).isEqualTo("Java 21.0.4 of Harbour office");
     assertThat(home.target().orElseThrow().text()).isEqualTo("linux-arm64");
     assertThat(home.folder().getFileName()).hasToString("java-21.0.4-Harbour-office-linux-arm64");
     assertThat(home.folder().resolve("bin/java")).isExecutable();
     assertThat(home.folder().resolve("legal/java.xml/LICENSE")).hasContent("licence");
     assertThat(Files.isSymbolicLink(home.folder().resolve("legal/java.xml/LICENSE"))).isFalse();
-    assertThat(shelf.all()).containsExactly(home);
+    assertThat(shelf.folders()).containsExactly(home.folder());
     assertThat(shelf.folder()).isDirectoryNotContaining("glob:**/.*");
-    assertThatThrownBy(() -> shelf.add(archive)).hasMessageContaining("is on the shelf already");
+    assertThatThrownBy(() -> add(archive)).hasMessageContaining("is on the shelf already");
     assertThat(shelf.folder()).isDirectoryNotContaining("glob:**/.*");
   }
 
@@ -97,13 +106,13 @@ class RuntimeStoreTest {
             .with("jdk/Contents/Home/release", RELEASE.replace("aarch64", "x86_64"))
             .with("jdk/Contents/Home/lib/modules", "image")
             .write(dir.resolve("jdk.zip"));
-    JavaHome unzipped = shelf.add(zip);
+    JavaHome unzipped = add(zip);
     assertThat(unzipped.target().orElseThrow().text()).isEqualTo("linux-x64");
     Path folder = Files.createDirectories(dir.resolve("jdk/lib")).getParent();
     Files.writeString(folder.resolve("release"), RELEASE);
     Files.writeString(folder.resolve("lib/modules"), "image");
-    assertThat(shelf.add(folder).target().orElseThrow().text()).isEqualTo("linux-arm64");
-    assertThat(shelf.all()).hasSize(2);
+    assertThat(add(folder).target().orElseThrow().text()).isEqualTo("linux-arm64");
+    assertThat(shelf.folders()).hasSize(2);
   }
 
   @Test
@@ -114,20 +123,19 @@ class RuntimeStoreTest {
               runtime(t);
               link(t, "jdk-21/lib/evil", "../../../../etc/passwd");
             });
-    assertThatThrownBy(() -> shelf.add(link)).hasMessageContaining("is a link that leads out");
+    assertThatThrownBy(() -> add(link)).hasMessageContaining("is a link that leads out");
     Path name =
         tar(
             t -> {
               runtime(t);
               add(t, "../outside", "x", 0100644);
             });
-    assertThatThrownBy(() -> shelf.add(name)).hasMessageContaining("leads out of its folder");
+    assertThatThrownBy(() -> add(name)).hasMessageContaining("leads out of its folder");
     assertThat(dir.resolve("data/girdle/outside")).doesNotExist();
     Path none = tar(t -> add(t, "readme", "x", 0100644));
-    assertThatThrownBy(() -> shelf.add(none)).hasMessageContaining("holds no Java runtime");
-    assertThatThrownBy(() -> shelf.add(dir.resolve("nothing")))
-        .hasMessageContaining("no such file");
-    assertThat(shelf.all()).isEmpty();
+    assertThatThrownBy(() -> add(none)).hasMessageContaining("holds no runtime");
+    assertThatThrownBy(() -> add(dir.resolve("nothing"))).hasMessageContaining("no such file");
+    assertThat(shelf.folders()).isEmpty();
     assertThat(shelf.folder()).isEmptyDirectory();
   }
 }

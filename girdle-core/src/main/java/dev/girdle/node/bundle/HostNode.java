@@ -1,7 +1,9 @@
-package dev.girdle.node.launch;
+package dev.girdle.node.bundle;
 
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.node.pack.NodeLanguage;
+import dev.girdle.plan.RuntimeKind;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -63,14 +65,36 @@ public final class HostNode {
   }
 
   private static FoundRuntime runtime(Path program, String release, String foundBy) {
+    return NodeHome.at(real(program))
+        .map(h -> found(h, foundBy))
+        .orElseGet(
+            () ->
+                new FoundRuntime(
+                    NodeLanguage.NAME + " " + release,
+                    release,
+                    Target.ofThisMachine(),
+                    real(program),
+                    foundBy,
+                    List.of(),
+                    "it does not hold all of itself"));
+  }
+
+  /**
+   * One that can go along.
+   *
+   * @param home where it lies
+   * @param foundBy how it was found
+   * @return its home is the program
+   */
+  public static FoundRuntime found(NodeHome home, String foundBy) {
     return new FoundRuntime(
-        "Node.js " + release,
-        release,
-        Target.ofThisMachine(),
-        real(program),
+        home.title(),
+        home.release(),
+        home.target(),
+        home.program(),
         foundBy,
-        List.of(),
-        "the receiver's own is used");
+        List.of(RuntimeKind.WHOLE),
+        "");
   }
 
   /** What a program says of itself; the only way to learn the release of a Node. */

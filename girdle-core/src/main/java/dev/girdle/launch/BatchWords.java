@@ -1,5 +1,6 @@
-package dev.girdle.java.launcher;
+package dev.girdle.launch;
 
+import dev.girdle.app.LaunchSpec;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -8,17 +9,45 @@ import java.util.stream.Collectors;
  * program (Microsoft C runtime, "Parsing C command-line arguments") and for {@code cmd.exe}, which
  * counts quotes in its own way.
  */
-final class WindowsWords {
+public final class BatchWords {
   private static final String SPECIAL = "&|<>^()";
 
-  private WindowsWords() {}
+  private BatchWords() {}
 
-  /** Each word after a space. */
-  static String of(List<String> words) {
-    return words.stream().map(w -> " " + of(w)).collect(Collectors.joining());
+  /**
+   * Words behind others.
+   *
+   * @param words any number
+   * @return each quoted, with a space before it
+   */
+  public static String behind(List<String> words) {
+    return words.stream().map(w -> " " + quotedForBatch(w)).collect(Collectors.joining());
   }
 
-  static String of(String word) {
+  /**
+   * Lines that set variables, unless the user has set them already.
+   *
+   * @param start what is started
+   * @return lines of a batch file, with plain line ends; empty for none
+   */
+  public static String environment(LaunchSpec start) {
+    StringBuilder lines = new StringBuilder();
+    start
+        .environment()
+        .forEach(
+            (name, value) ->
+                lines
+                    .append("if not defined ")
+                    .append(name)
+                    .append(" set \"")
+                    .append(name)
+                    .append('=')
+                    .append(value.replace("%", "%%"))
+                    .append("\"\n"));
+    return lines.toString();
+  }
+
+  private static String quotedForBatch(String word) {
     return forBatch(quoted(word));
   }
 

@@ -1,0 +1,2 @@
+/** The Nodes of this machine and of the user's shelf, and how one goes along with a program. */
+package dev.girdle.node.bundle;

@@ -1,0 +1,95 @@
+package dev.girdle.node.launch;
+
+import dev.girdle.launch.BatchWords;
+import dev.girdle.launch.ShellWords;
+import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.node.tree.Resolution;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The options for Node that a start gives. Node looks up the modules that some of them name from
+ * the folder in which the receiver happens to be; so those that the application holds are named by
+ * where they lie in the artifact.
+ */
+public final class StartOptions {
+  private static final Set<String> REQUIRING = Set.of("-r", "--require");
+  private static final Set<String> IMPORTING =
+      Set.of("--import", "--loader", "--experimental-loader");
+
+  private final List<Word> words = new ArrayList<>();
+
+  /**
+   * One word of a command line.
+   *
+   * @param text what stands before the path, or all of it
+   * @param path a file of the application; empty for none
+   * @param isImported whether Node wants an address of it
+   */
+  private record Word(String text, String path, boolean isImported) {}
+
+  /**
+   * Reads options.
+   *
+   * @param options as the user wrote them
+   * @param tree the application's files
+   */
+  public StartOptions(List<String> options, ModuleTree tree) {
+    Resolution resolution = new Resolution(tree);
+    String before = "";
+    for (String option : options) {
+      int equals = option.startsWith("--") ? option.indexOf('=') : -1;
+      String name = equals < 0 ? before : option.substring(0, equals);
+      String value = option.substring(equals + 1);
+      boolean isImport = IMPORTING.contains(name);
+      List<String> found =
+          isImport || REQUIRING.contains(name)
+              ? resolution.find(value, "x", isImport).files().stream()
+                  .map(ModuleTree::path)
+                  .toList()
+              : List.of();
+      words.add(
+          found.isEmpty()
+              ? new Word(option, "", false)
+              : new Word(option.substring(0, equals + 1), found.get(0), isImport));
+      before = option;
+    }
+  }
+
+  /**
+   * The files of the application that are loaded before it.
+   *
+   * @return their paths
+   */
+  public List<String> files() {
+    return words.stream().map(Word::path).filter(p -> !p.isEmpty()).toList();
+  }
+
+  /** For {@code sh}, each with a space before it. */
+  String forShell() {
+    StringBuilder text = new StringBuilder();
+    for (Word word : words) {
+      text.append(word.text.isEmpty() ? " " : " " + ShellWords.quoted(word.text));
+      if (!word.path.isEmpty()) {
+        text.append("\"$home/app/").append(ShellWords.inDoubleQuotes(word.path)).append('"');
+      }
+    }
+    return text.toString();
+  }
+
+  /** For a batch file, each with a space before it. */
+  String forBatch() {
+    StringBuilder text = new StringBuilder();
+    for (Word word : words) {
+      if (word.path.isEmpty()) {
+        text.append(BatchWords.behind(List.of(word.text)));
+      } else {
+        String place = word.isImported ? "file:///%G_HOME%/app/" : "%G_HOME%/app/";
+        text.append(" \"").append(word.text).append(place);
+        text.append(word.path.replace("%", "%%")).append('"');
+      }
+    }
+    return text.toString();
+  }
+}
