@@ -80,8 +80,8 @@ final class ApplicationOptions {
       description =
           "What is left out: nothing; whole components that nothing needs; also files that no code"
               + " can use, such as build descriptions and sources of what is compiled; or also"
-              + " classes that nothing reaches"
-              + " (none, components, files, classes; files if not given).")
+              + " classes or modules that nothing reaches"
+              + " (none, components, files, classes or code; files if not given).")
   Prune prune;
 
   @Option(

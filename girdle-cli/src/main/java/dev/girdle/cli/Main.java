@@ -6,6 +6,7 @@ import dev.girdle.fault.Why;
 import dev.girdle.io.Paths;
 import dev.girdle.place.Leaving;
 import dev.girdle.place.Scratch;
+import dev.girdle.plan.Prune;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.io.UncheckedIOException;
@@ -116,6 +117,15 @@ public final class Main {
     line.setOut(context.console().out());
     line.setErr(context.console().err());
     line.setCaseInsensitiveEnumValuesAllowed(true);
+    line.registerConverter(
+        Prune.class,
+        word ->
+            Prune.called(word)
+                .orElseThrow(
+                    () ->
+                        new CommandLine.TypeConversionException(
+                            "expected one of none, components, files, classes (or code) and not "
+                                + word)));
     line.setUsageHelpAutoWidth(true);
     line.setColorScheme(
         CommandLine.Help.defaultColorScheme(

@@ -176,8 +176,8 @@ class NodeIT {
 
   @Test
   void whatCannotBeDoneIsSaid() throws IOException {
-    assertThat(girdle("seal", app, "--form", "archive").err())
-        .contains("Node.js programs cannot be sealed with --form archive");
+    assertThat(girdle("seal", app, "--form", "archive", "--archive", "nested").err())
+        .contains("Node.js programs cannot be sealed with --archive nested");
     assertThat(girdle("seal", app, "--form", "folder", "--runtime", "tight").err())
         .contains(
             "Node.js programs cannot be sealed with --runtime tight: a Node.js is one program",

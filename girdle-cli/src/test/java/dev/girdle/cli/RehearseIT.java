@@ -175,7 +175,7 @@ class RehearseIT {
     assertThat(look("class", "h.None").out())
         .contains("the class h.None is in no component that was handed over")
         .contains("it said: Exception in thread \"main\" java.lang.ClassNotFoundException: h.None")
-        .contains("with: [the jar that has h.None]");
+        .contains("with: [what has h.None]");
     assertThat(look("library", "tides").out())
         .contains("the native library tides is not in the artifact");
     Path spare = Compiled.to(dir.resolve("spare"), "package s.t; public class Spare {}");

@@ -10,6 +10,7 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.SideLinkage;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Shape;
@@ -19,6 +20,7 @@ import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.Source;
@@ -51,6 +53,11 @@ public final class VersesEcosystem implements Ecosystem {
   }
 
   @Override
+  public LanguageWords words() {
+    return new LanguageWords("verse", "verses", "no verse is the first", "Name it: --entry FILE.");
+  }
+
+  @Override
   public Support support() {
     return new Support(
         Set.of(Shape.FOLDER),
@@ -59,7 +66,9 @@ public final class VersesEcosystem implements Ecosystem {
             RuntimeKind.WHOLE, NO_RUNTIME,
             RuntimeKind.TRIMMED, NO_RUNTIME,
             RuntimeKind.TIGHT, NO_RUNTIME),
-        "");
+        "",
+        "",
+        FormKind.FOLDER);
   }
 
   @Override

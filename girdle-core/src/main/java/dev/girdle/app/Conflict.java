@@ -9,8 +9,9 @@ import java.util.List;
  * @param sentence the same for people, with what they have in common
  * @param subject what they have in common: a class or package, or the name of a library
  * @param others how many more such things the same components have in common
- * @param winner the component that the program will see
- * @param losers the components that it will not see, or not all of
+ * @param winner the component that the program will see; empty if each part of it sees another
+ * @param losers the components that it will not see, or not all of; all of them if there is no
+ *     winner
  * @param same whether it makes no difference, since the bytes are the same
  */
 public record Conflict(

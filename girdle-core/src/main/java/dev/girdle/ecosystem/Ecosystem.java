@@ -35,6 +35,13 @@ public interface Ecosystem {
   Support support();
 
   /**
+   * What it calls its things.
+   *
+   * @return the same at all times
+   */
+  LanguageWords words();
+
+  /**
    * Whether what the user has built looks like an application of this language. Goes by the names
    * and heads of few files, and never fails.
    *

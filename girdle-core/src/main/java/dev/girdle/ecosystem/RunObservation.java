@@ -7,10 +7,19 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** How programs of a language are watched while they run, and what they say of what they miss. */
 public interface RunObservation {
+  /**
+   * Lays into a folder what {@link #environment} speaks of, before anything is started.
+   *
+   * @param folder where it will write; as this process sees it
+   * @throws IOException if it cannot be written
+   */
+  default void prepare(Path folder) throws IOException {}
+
   /**
    * What makes an artifact that starts by itself write down what it uses.
    *
@@ -76,13 +85,36 @@ public interface RunObservation {
   void read(Path folder, RunPaths paths, Set<Seen> found) throws IOException;
 
   /**
-   * The units of code that were written down, wherever they come from.
+   * The units of code that were written down when an application ran that is not sealed.
    *
    * @param folder where it lies; nothing else lies there
-   * @return full names
+   * @param application where the application lies
+   * @return names as its language calls them; of others, too
    * @throws IOException if it cannot be read
    */
-  Set<String> code(Path folder) throws IOException;
+  Set<String> code(Path folder, String application) throws IOException;
+
+  /**
+   * Joins lines that tell one thing together.
+   *
+   * @param lines what the program wrote
+   * @return as many lines, or fewer
+   */
+  default List<String> joined(List<String> lines) {
+    return lines;
+  }
+
+  /**
+   * What keeps something that was left out, if it is what is missed.
+   *
+   * @param symptom what is missed
+   * @param component the component that something was left out of
+   * @param path what was left out, as a path in it; null for all of it
+   * @return a pattern as plans have it; empty if it is something else
+   */
+  default Optional<String> kept(Symptom symptom, String component, String path) {
+    return symptom.path().equals(path) ? Optional.of(symptom.name()) : Optional.empty();
+  }
 
   /**
    * What a line says is missing.

@@ -14,9 +14,17 @@ import java.util.Set;
  * @param refused what of a runtime cannot go along, each with the reason; never {@link
  *     RuntimeKind#HOST}
  * @param archive the ending of the archives that its runtime starts; empty if there are none
+ * @param hidden the folder of such archives that what is for receivers and not for the program goes
+ *     to, with a slash at the end; empty for the top
+ * @param usual what is made if the user asks for no form
  */
 public record Support(
-    Set<Shape> shapes, Set<Prune> levels, Map<RuntimeKind, String> refused, String archive) {
+    Set<Shape> shapes,
+    Set<Prune> levels,
+    Map<RuntimeKind, String> refused,
+    String archive,
+    String hidden,
+    FormKind usual) {
   /** Copies the sets. */
   public Support {
     shapes = Set.copyOf(shapes);
@@ -25,21 +33,19 @@ public record Support(
   }
 
   /**
-   * What is made if the user asks for no form.
-   *
-   * @return an archive, or a folder where the runtime starts no archives
-   */
-  public FormKind usual() {
-    return archive.isEmpty() ? FormKind.FOLDER : FormKind.ARCHIVE;
-  }
-
-  /**
-   * All that there is.
+   * All that there is, an archive if nothing else is asked for.
    *
    * @param archive the ending of its archives
+   * @param hidden the folder in them that what is for receivers goes to
    * @return every shape and level, no kind of runtime refused
    */
-  public static Support all(String archive) {
-    return new Support(Set.of(Shape.values()), Set.of(Prune.values()), Map.of(), archive);
+  public static Support all(String archive, String hidden) {
+    return new Support(
+        Set.of(Shape.values()),
+        Set.of(Prune.values()),
+        Map.of(),
+        archive,
+        hidden,
+        FormKind.ARCHIVE);
   }
 }

@@ -4,6 +4,7 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Item;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.RunObservation;
@@ -36,7 +37,16 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public Support support() {
-    return Support.all("jar");
+    return Support.all("jar", "META-INF/girdle/");
+  }
+
+  @Override
+  public LanguageWords words() {
+    return new LanguageWords(
+        "class",
+        "classes",
+        "no class has a main method",
+        "If the main class is in another folder or jar, add it with --with PATH.");
   }
 
   @Override

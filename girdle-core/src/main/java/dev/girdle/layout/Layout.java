@@ -22,6 +22,7 @@ import java.util.TreeMap;
  * @param start how the artifact is started, with {@code %s} for where it lies
  * @param runtime the runtime that goes along; empty if none does
  * @param head what stands before an archive, so that it can be started; empty for nothing
+ * @param frame the text that an archive goes into; empty for none
  */
 public record Layout(
     List<LayoutFile> files,
@@ -32,7 +33,8 @@ public record Layout(
     List<String> notices,
     String start,
     Optional<LayoutRuntime> runtime,
-    String head) {
+    String head,
+    Optional<TextFrame> frame) {
   /** Copies the lists and checks that no path is there twice, and that no link leads out. */
   public Layout {
     files = List.copyOf(files);
@@ -76,7 +78,17 @@ public record Layout(
       List<Ballast> leftOut,
       List<String> notices,
       String start) {
-    this(files, List.of(), folders, recordPath, leftOut, notices, start, Optional.empty(), "");
+    this(
+        files,
+        List.of(),
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        start,
+        Optional.empty(),
+        "",
+        Optional.empty());
   }
 
   /**
@@ -86,7 +98,28 @@ public record Layout(
    * @return a new layout
    */
   public Layout headedBy(String newHead) {
-    return new Layout(files, links, folders, recordPath, leftOut, notices, start, runtime, newHead);
+    return new Layout(
+        files, links, folders, recordPath, leftOut, notices, start, runtime, newHead, frame);
+  }
+
+  /**
+   * The same layout for an archive in a text.
+   *
+   * @param text what it goes into
+   * @return a new layout
+   */
+  public Layout framedBy(TextFrame text) {
+    return new Layout(
+        files,
+        links,
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        start,
+        runtime,
+        head,
+        Optional.of(text));
   }
 
   /**
@@ -100,7 +133,16 @@ public record Layout(
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(itsFiles);
     return new Layout(
-        all, links, folders, recordPath, leftOut, notices, start, Optional.of(bundled), head);
+        all,
+        links,
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        start,
+        Optional.of(bundled),
+        head,
+        frame);
   }
 
   /**
@@ -112,7 +154,8 @@ public record Layout(
   public Layout plus(List<LayoutFile> more) {
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(more);
-    return new Layout(all, links, folders, recordPath, leftOut, notices, start, runtime, head);
+    return new Layout(
+        all, links, folders, recordPath, leftOut, notices, start, runtime, head, frame);
   }
 
   /**
@@ -124,7 +167,7 @@ public record Layout(
   public Layout noticing(List<String> more) {
     List<String> all = new ArrayList<>(notices);
     all.addAll(more);
-    return new Layout(files, links, folders, recordPath, leftOut, all, start, runtime, head);
+    return new Layout(files, links, folders, recordPath, leftOut, all, start, runtime, head, frame);
   }
 
   /**
@@ -134,7 +177,8 @@ public record Layout(
    * @return a new layout
    */
   public Layout startedBy(String newStart) {
-    return new Layout(files, links, folders, recordPath, leftOut, notices, newStart, runtime, head);
+    return new Layout(
+        files, links, folders, recordPath, leftOut, notices, newStart, runtime, head, frame);
   }
 
   /**
@@ -146,6 +190,7 @@ public record Layout(
   public Layout linking(List<LayoutLink> more) {
     List<LayoutLink> all = new ArrayList<>(links);
     all.addAll(more);
-    return new Layout(files, all, folders, recordPath, leftOut, notices, start, runtime, head);
+    return new Layout(
+        files, all, folders, recordPath, leftOut, notices, start, runtime, head, frame);
   }
 }

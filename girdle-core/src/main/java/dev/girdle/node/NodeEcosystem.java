@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.RunObservation;
@@ -13,9 +14,11 @@ import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.node.observe.NodeObservation;
 import dev.girdle.node.pack.NodeLanguage;
 import dev.girdle.node.survey.NodeSurvey;
 import dev.girdle.node.survey.Recogniser;
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.Source;
@@ -48,10 +51,21 @@ public final class NodeEcosystem implements Ecosystem {
   @Override
   public Support support() {
     return new Support(
-        Set.of(Shape.FOLDER),
+        Set.of(Shape.FOLDER, Shape.MERGED),
         Set.of(Prune.values()),
         Map.of(RuntimeKind.TRIMMED, ONE_PROGRAM, RuntimeKind.TIGHT, ONE_PROGRAM),
-        "");
+        "cjs",
+        "",
+        FormKind.FOLDER);
+  }
+
+  @Override
+  public LanguageWords words() {
+    return new LanguageWords(
+        "module",
+        "modules",
+        "it has no start script, command or main file, and no script at its top",
+        "Name the file that is started, by its path in the folder: --entry FILE.");
   }
 
   @Override

@@ -16,8 +16,11 @@ import dev.girdle.closure.Thing;
 import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.RuntimeModel;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.io.Paths;
+import dev.girdle.io.Sizes;
 import dev.girdle.licence.LegalNames;
+import dev.girdle.node.archive.ArchiveLayout;
 import dev.girdle.node.launch.NodeLayout;
 import dev.girdle.node.launch.StartOptions;
 import dev.girdle.node.linkage.NodeLinkage;
@@ -25,6 +28,7 @@ import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.plan.Prune;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -133,8 +137,13 @@ final class NodeModel implements LanguageModel {
     byName.forEach(
         (name, all) -> {
           if (all.size() > 1) {
-            List<String> others = all.subList(1, all.size()).stream().map(Component::name).toList();
             boolean same = all.stream().map(Component::release).distinct().count() == 1;
+            long[] sizes =
+                all.stream()
+                    .mapToLong(c -> c.items().stream().mapToLong(Item::weight).sum())
+                    .sorted()
+                    .toArray();
+            long more = Arrays.stream(sizes).sum() - sizes[sizes.length - 1];
             conflicts.add(
                 new Conflict(
                     "several_copies",
@@ -143,11 +152,13 @@ final class NodeModel implements LanguageModel {
                         + all.size()
                         + " times"
                         + (same ? ", in one release" : ", in several releases")
-                        + "; who asks for it gets the nearest",
+                        + ": "
+                        + Sizes.of(more)
+                        + " more than one of them",
                     name,
                     0,
-                    all.get(0).name(),
-                    others,
+                    "",
+                    all.stream().map(Component::name).toList(),
                     same));
           }
         });
@@ -185,6 +196,9 @@ final class NodeModel implements LanguageModel {
 
   @Override
   public Packaging packaging() {
-    return request -> NodeLayout.layOut(request, tree);
+    return request ->
+        request.shape() == Shape.FOLDER
+            ? NodeLayout.layOut(request, tree)
+            : ArchiveLayout.layOut(request, tree, linkage);
   }
 }

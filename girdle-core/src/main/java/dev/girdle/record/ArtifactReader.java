@@ -10,8 +10,10 @@ import dev.girdle.io.FolderTree;
 import dev.girdle.io.Links;
 import dev.girdle.io.Paths;
 import dev.girdle.io.TarReader;
+import dev.girdle.io.TextArchive;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
+import dev.girdle.layout.TextFrame;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -19,6 +21,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Reads the files of an artifact of any form one after the other, in the order in which they lie
@@ -73,7 +76,9 @@ public final class ArtifactReader {
         TarReader.read(in, artifact.toString(), new OfTar(visitor));
       }
     } else {
-      try (ZipTree tree = ZipTree.open(FolderTree.content(artifact), artifact.toString())) {
+      Optional<TextArchive> text = TextArchive.in(artifact, TextFrame.MARK);
+      Content archive = text.isPresent() ? text.get() : FolderTree.content(artifact);
+      try (ZipTree tree = ZipTree.open(archive, artifact.toString())) {
         visit(tree, artifact, visitor);
       }
     }

@@ -26,8 +26,8 @@ public final class Sbom {
   /** Where the list lies in a folder. */
   public static final String IN_FOLDER = "girdle-sbom.cdx.json";
 
-  /** Where the list lies in an archive. */
-  public static final String IN_ARCHIVE = "META-INF/girdle/sbom.cdx.json";
+  /** Where the list lies in an archive that hides it, below the folder for such things. */
+  public static final String IN_ARCHIVE = "sbom.cdx.json";
 
   private static final String APPLICATION = "application";
 

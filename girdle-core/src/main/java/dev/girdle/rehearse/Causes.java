@@ -39,7 +39,7 @@ final class Causes {
     for (String file : causes.lost) {
       causes.put(file, "", "the artifact has lost its file " + file + "; seal it again", "");
     }
-    lines.forEach(causes::read);
+    observation.map(o -> o.joined(lines)).orElse(lines).forEach(causes::read);
     for (String library : libraries) {
       causes.library(library, "");
     }
@@ -57,7 +57,11 @@ final class Causes {
                 "the module " + symptom.name() + why(runtime.leftOut(), symptom.name()),
                 always(symptom.name()));
         case LIBRARY -> library(symptom.name(), line.strip());
-        default -> file(symptom.name(), symptom.path(), line.strip());
+        default -> {
+          if (!putLeftOut(symptom, line.strip())) {
+            file(symptom.name(), symptom.path(), line.strip());
+          }
+        }
       }
     }
   }
@@ -70,19 +74,8 @@ final class Causes {
   private void missingCode(Symptom symptom, String line) {
     String name = symptom.name();
     String path = symptom.path();
-    Optional<LeftOutEntry> leftOut =
-        content.leftOut().stream().filter(l -> path.equals(l.path())).findFirst();
-    if (leftOut.isPresent()) {
-      put(
-          name,
-          line,
-          "the class "
-              + name
-              + " of "
-              + leftOut.get().component()
-              + " was left out: "
-              + leftOut.get().reason(),
-          always(name));
+    String kind = kind();
+    if (putLeftOut(symptom, line)) {
       return;
     }
     Optional<String> module = symptom.part().filter(p -> runtime != null);
@@ -92,12 +85,16 @@ final class Causes {
           name,
           line,
           isThere
-              ? "the class "
+              ? "the "
+                  + kind
+                  + " "
                   + name
                   + " of "
                   + runtime.language()
                   + " was left out: nothing was seen to reach it"
-              : "the class "
+              : "the "
+                  + kind
+                  + " "
                   + name
                   + " is in the module "
                   + module.get()
@@ -111,20 +108,22 @@ final class Causes {
       return;
     }
     if (!lost.isEmpty()) {
-      put(name, line, "the class " + name + " may have been in what is lost", "");
+      put(name, line, "the " + kind + " " + name + " may have been in what is lost", "");
       return;
     }
     String folder = path.substring(0, Math.max(0, path.lastIndexOf('/')));
     List<LeftOutEntry> holders = wholeWith(folder);
     Optional<MissingEntry> known = wasMissing(name);
     if (!holders.isEmpty()) {
-      put(name, line, "the class " + name + placed(holders), always(name));
+      put(name, line, "the " + kind + " " + name + placed(holders), always(name));
     } else if (known.isPresent()) {
       String accepted = known.get().accepted() ? ", which the plan accepts" : "";
       put(
           name,
           line,
-          "the class "
+          "the "
+              + kind
+              + " "
               + name
               + " was missing already when it was sealed"
               + accepted
@@ -132,8 +131,40 @@ final class Causes {
               + known.get().askedBy(),
           with(name));
     } else {
-      put(name, line, "the class " + name + " is in no component that was handed over", with(name));
+      put(
+          name,
+          line,
+          "the " + kind + " " + name + " is in no component that was handed over",
+          with(name));
     }
+  }
+
+  /** What its language calls a unit of code. */
+  private String kind() {
+    return observation.map(o -> o.codeKind().one()).orElse("code");
+  }
+
+  /** Whether it was left out, as far as its language can tell. */
+  private boolean putLeftOut(Symptom symptom, String line) {
+    for (LeftOutEntry one : content.leftOut()) {
+      Optional<String> kept =
+          observation.flatMap(o -> o.kept(symptom, one.component(), one.path()));
+      if (kept.isPresent()) {
+        boolean isFile = symptom.kind() != Symptom.Kind.CODE;
+        put(
+            symptom.name(),
+            line,
+            (isFile ? "the file " : "the " + kind() + " ")
+                + symptom.name()
+                + " of "
+                + one.component()
+                + " was left out: "
+                + one.reason(),
+            always(kept.get()));
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Components that were left out whole and have such a folder. */
@@ -155,7 +186,7 @@ final class Causes {
   }
 
   private static String with(String name) {
-    return "application:\n  with: [the jar that has " + name + "]";
+    return "application:\n  with: [what has " + name + "]";
   }
 
   private void library(String name, String line) {

@@ -56,15 +56,21 @@ public record PlainRun(
    * @param rehearsal its input and time limit
    * @param folder an existing folder for its output
    * @param observation watches programs of its language
+   * @param application where the application lies
    * @return full names, in no order; of the runtime's own, too
    * @throws IOException if it cannot be run
    */
   public static Set<String> code(
-      ProcessBuilder builder, Rehearsal rehearsal, Path folder, RunObservation observation)
+      ProcessBuilder builder,
+      Rehearsal rehearsal,
+      Path folder,
+      RunObservation observation,
+      String application)
       throws IOException {
     Path seen = Files.createTempDirectory(folder, "seen");
+    observation.prepare(seen);
     builder.environment().putAll(observation.environment(seen));
     ProcessRun.of(builder, rehearsal, folder);
-    return observation.code(seen);
+    return observation.code(seen, application);
   }
 }

@@ -27,7 +27,7 @@ import java.util.stream.Stream;
  * @param content its record
  */
 record RehearsedArtifact(Path artifact, ArtifactRecord content) {
-  private static final Set<String> ARCHIVES = Set.of("nested archive", "merged archive");
+  private static final Set<String> ARCHIVES = Set.of("archive", "nested archive", "merged archive");
 
   String variablePrefix() {
     return new Identity(content.name(), Optional.ofNullable(content.release())).variablePrefix();

@@ -119,6 +119,9 @@ public final class Rehearser {
     if (!rehearsal.entry().isEmpty()) {
       environment.put(prefix + "_ENTRY", rehearsal.entry());
     }
+    if (observation.isPresent()) {
+      observation.get().prepare(sandbox.seen());
+    }
     List<String> words = new ArrayList<>();
     if (sandbox.has(Trace.PROGRAM)) {
       words.addAll(Trace.words(sandbox.seenThere()));

@@ -149,7 +149,8 @@ final class Sandbox implements AutoCloseable {
 
   /** The program of the runtime that starts archives, as they find it. */
   Optional<String> runtimeThere() {
-    return runtimeFolderThere().map(f -> f + "/" + runtime.get().places().program());
+    String program = runtime.map(r -> r.places().program()).orElse("");
+    return runtimeFolderThere().map(f -> program.isEmpty() ? f : f + "/" + program);
   }
 
   /** Whether a program of this system is there. */

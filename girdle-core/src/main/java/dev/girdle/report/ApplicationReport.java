@@ -106,7 +106,7 @@ public final class ApplicationReport {
         links.all(),
         gaps,
         closure.open().stream().map(this::question).toList(),
-        analysis.model().conflicts(),
+        analysis.conflicts(),
         witnessed.map(this::sight),
         editions,
         notices);

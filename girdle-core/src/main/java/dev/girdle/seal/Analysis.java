@@ -2,6 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Component;
+import dev.girdle.app.Conflict;
 import dev.girdle.app.EntryPoint;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
@@ -22,6 +23,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -103,6 +106,20 @@ public record Analysis(
    */
   public EntryPoint entry() {
     return application.entryPoint().orElseThrow();
+  }
+
+  /**
+   * Components that get in each other's way. Where each part of the program sees another of them,
+   * only those count that go along.
+   *
+   * @return as the language tells them
+   */
+  public List<Conflict> conflicts() {
+    Set<String> kept = kept().stream().map(Component::name).collect(Collectors.toSet());
+    return model.conflicts().stream()
+        .filter(
+            c -> !c.winner().isEmpty() || c.losers().stream().filter(kept::contains).count() > 1)
+        .toList();
   }
 
   /**

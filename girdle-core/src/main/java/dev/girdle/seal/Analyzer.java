@@ -18,6 +18,7 @@ import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.Ecosystems.Recognised;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Recognition.Certainty;
@@ -206,7 +207,7 @@ public final class Analyzer {
 
   private Excluded exclude(Plan plan, Application application) {
     if (application.starts().isEmpty()) {
-      throw noEntryPoint(application);
+      throw noEntryPoint(application, language(plan).words());
     }
     Exclusions exclusions = new Exclusions(application);
     Optional<RuntimeProvider> runtimes = language(plan).runtimes();
@@ -277,7 +278,7 @@ public final class Analyzer {
         followsMeanings(prune),
         model.along(prune),
         listener,
-        reached -> progress.at("reading classes", reached, 0));
+        reached -> progress.at("reading code", reached, 0));
   }
 
   /** What is to be left out class by class has to be found out method by method. */
@@ -298,18 +299,18 @@ public final class Analyzer {
         .toList();
   }
 
-  private static GirdleException noEntryPoint(Application application) {
+  private static GirdleException noEntryPoint(Application application, LanguageWords words) {
     List<String> lines = new ArrayList<>();
     if (application.candidates().isEmpty()) {
       return GirdleException.application(
-          application.source() + ": no class has a main method, so there is nothing to start",
-          "  If the main class is in another folder or jar, add it with --with PATH.");
+          application.source() + ": " + words.nothingToStart() + ", so there is nothing to start",
+          "  " + words.startAdvice());
     }
     lines.add(
         application.source()
             + ": "
-            + application.candidates().size()
-            + " classes can be started. Choose one, the likeliest first:");
+            + words.count(application.candidates().size())
+            + " can be started. Choose one, the likeliest first:");
     application.candidates().stream()
         .limit(MOST_CANDIDATES)
         .forEach(

@@ -8,7 +8,7 @@ import java.util.Optional;
 /**
  * Something that was sealed.
  *
- * @param form "folder", "zip", "tgz", "executable", "nested archive", "merged archive"
+ * @param form "folder", "zip", "tgz", "executable", "archive", "nested archive", "merged archive"
  * @param target where it is to run; empty for everywhere
  * @param path where it lies
  * @param bytes how large it is on disk

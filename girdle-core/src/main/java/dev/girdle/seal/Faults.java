@@ -93,8 +93,8 @@ final class Faults {
 
   private static void describe(Analysis analysis, List<Unresolved> missing, List<String> lines) {
     lines.add(
-        missing.size()
-            + (missing.size() == 1 ? " class is" : " classes are")
+        analysis.ecosystem().words().count(missing.size())
+            + (missing.size() == 1 ? " is" : " are")
             + " needed and missing:");
     for (Unresolved unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
       String advice = analysis.advice(unmet);

@@ -22,7 +22,7 @@ final class LegalFiles {
   LegalFiles(Analysis analysis, Shape shape) {
     this.analysis = analysis;
     this.standing = new Licensing(analysis);
-    this.folder = Licensing.place(shape, "licences/", "META-INF/girdle/licences/");
+    this.folder = standing.place(shape, "licences/", "licences/");
   }
 
   List<LayoutFile> files() {

@@ -51,7 +51,8 @@ public final class Licensing {
   }
 
   /** What is for receivers and not for the program lies apart from it. */
-  static String place(Shape shape, String inFolder, String inArchive) {
-    return shape == Shape.FOLDER ? inFolder : inArchive;
+  String place(Shape shape, String inFolder, String inArchive) {
+    String hidden = analysis.ecosystem().support().hidden();
+    return shape == Shape.FOLDER || hidden.isEmpty() ? inFolder : hidden + inArchive;
   }
 }

@@ -25,9 +25,14 @@ public final class Original implements AutoCloseable {
   private final TemporaryFolder folder;
   private final List<String> start;
   private final Optional<RunObservation> observation;
+  private final String source;
 
   private Original(
-      TemporaryFolder folder, List<String> start, Optional<RunObservation> observation) {
+      TemporaryFolder folder,
+      List<String> start,
+      Optional<RunObservation> observation,
+      String source) {
+    this.source = source;
     this.observation = observation;
     this.folder = folder;
     this.start = start;
@@ -54,7 +59,10 @@ public final class Original implements AutoCloseable {
         Path place = Files.createDirectories(folder.path().resolve("application"));
         Ecosystem language = analyzer.language(plan);
         return new Original(
-            folder, language.startUnsealed(application, place), language.observation());
+            folder,
+            language.startUnsealed(application, place),
+            language.observation(),
+            application.source());
       } catch (IOException | RuntimeException e) {
         folder.close();
         throw e;
@@ -118,7 +126,7 @@ public final class Original implements AutoCloseable {
       return Set.of();
     }
     try {
-      return PlainRun.code(process(rehearsal), rehearsal, folder.path(), observation.get());
+      return PlainRun.code(process(rehearsal), rehearsal, folder.path(), observation.get(), source);
     } catch (IOException e) {
       throw cannotRun(e);
     }

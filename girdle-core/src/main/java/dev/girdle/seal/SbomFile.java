@@ -37,7 +37,7 @@ final class SbomFile {
               !analysis.selection().isWhole(component)));
     }
     byte[] bytes = Sbom.write(analysis.application().identity(), analysis.plan().metadata(), parts);
-    String path = Licensing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
+    String path = standing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
     return List.of(LayoutFile.made(path, bytes, "lists the components (CycloneDX)"));
   }
 

@@ -12,6 +12,7 @@ import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
 import dev.girdle.form.Pack;
 import dev.girdle.form.TarForm;
+import dev.girdle.form.TextForm;
 import dev.girdle.io.Compression;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
@@ -26,8 +27,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -123,13 +124,14 @@ public final class Sealer {
         shape(analysis, wished) == Shape.FOLDER
             ? Optional.empty() // which has all components as files
             : analysis.model().listsComponents();
-    FormRequest request = fitting(wished, reader.isPresent());
+    FormRequest request = fitting(wished, reader.isPresent() || isOneTree(analysis));
     String top = top(request, place);
     Layout layout = new Composition(analysis, shape(analysis, request), request.kind()).layout();
-    Form form = form(analysis, request, top);
+    Form form = form(analysis, request, top, layout);
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(analysis, wished, r)).ifPresent(notices::add);
-    RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, request.label(), layout);
+    String label = label(analysis, request);
+    RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, label, layout);
     long size;
     boolean replace = analysis.plan().output().replace();
     try (Output output = Output.at(place, "--out", there -> replace && Places.isOfGirdle(there))) {
@@ -146,7 +148,7 @@ public final class Sealer {
       output.moveIn();
     }
     return new Artifact(
-        request.label(),
+        label,
         analysis.plan().choice().target(),
         place,
         size,
@@ -182,11 +184,25 @@ public final class Sealer {
     };
   }
 
-  private static Form form(Analysis analysis, FormRequest request, String top) {
+  /** Where there is but one kind of archives, nobody has to be told which it is. */
+  private static String label(Analysis analysis, FormRequest request) {
+    return request.kind() == FormKind.ARCHIVE && isOneTree(analysis) ? "archive" : request.label();
+  }
+
+  private static boolean isOneTree(Analysis analysis) {
+    return !analysis.ecosystem().support().shapes().contains(Shape.NESTED);
+  }
+
+  private static Form form(Analysis analysis, FormRequest request, String top, Layout layout) {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (request.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE -> new ArchiveForm(new Pack(date, request.level(), Compression.GZIP, top));
+      case ZIP, ARCHIVE -> {
+        Pack pack = new Pack(date, request.level(), Compression.GZIP, top);
+        yield layout.frame().isPresent()
+            ? new TextForm(pack, layout.frame().get())
+            : new ArchiveForm(pack);
+      }
       case TGZ -> new TarForm(new Pack(date, request.level(), Compression.GZIP, top));
       case EXECUTABLE ->
           isSelfStartingArchive(analysis, request)
@@ -202,26 +218,36 @@ public final class Sealer {
   private static boolean isSelfStartingArchive(Analysis analysis, FormRequest request) {
     return request.kind() == FormKind.EXECUTABLE
         && !analysis.plan().runtime().isBundled()
-        && analysis.ecosystem().support().shapes().contains(Shape.NESTED);
+        && !isOneTree(analysis);
   }
 
   /** What a language cannot be laid out as is said with what it can. */
   private static void requireShapes(Analysis analysis) {
-    Set<Shape> able = analysis.ecosystem().support().shapes();
     for (FormRequest form : analysis.plan().output().forms()) {
-      if (!able.contains(shape(analysis, fitting(form, !able.contains(Shape.NESTED))))) {
+      if (!isAble(analysis, form)) {
         String others =
             Stream.of(FormKind.values())
-                .filter(k -> able.contains(shape(analysis, FormRequest.of(k))))
+                .filter(k -> isAble(analysis, FormRequest.of(k)))
                 .map(FormKind::text)
                 .collect(Collectors.joining(", "));
+        boolean isOtherKind = isAble(analysis, FormRequest.of(form.kind()));
         throw GirdleException.request(
             analysis.ecosystem().name()
-                + " programs cannot be sealed with --form "
-                + form.kind().text(),
+                + " programs cannot be sealed with "
+                + (isOtherKind
+                    ? "--archive " + form.archive().name().toLowerCase(Locale.ROOT)
+                    : "--form " + form.kind().text()),
             "  What can be made: " + others);
       }
     }
+  }
+
+  private static boolean isAble(Analysis analysis, FormRequest form) {
+    return analysis
+        .ecosystem()
+        .support()
+        .shapes()
+        .contains(shape(analysis, fitting(form, isOneTree(analysis))));
   }
 
   private static ExecutableForm.Head head(Analysis analysis) {

@@ -57,7 +57,7 @@ function drawConflicts() {
   byId('view-conflicts').replaceChildren(el('h2', {}, 'In each other’s way'),
     picture.conflicts.length ? table(['what', 'wins', 'loses'], picture.conflicts.map(c => [
       el('span', c.same ? {} : { class: 'badtext' }, c.sentence),
-      [partNamed(c.winner), broughtBy(c.winner)], c.losers.map(l => el('div', {}, partNamed(l), broughtBy(l)))]))
+      c.winner ? [partNamed(c.winner), broughtBy(c.winner)] : 'each asker the nearest', c.losers.map(l => el('div', {}, partNamed(l), broughtBy(l)))]))
       : empty(picture.subject.isArtifact ? 'A record does not tell of conflicts; the report of the application does.'
         : 'No component is in the way of another.'));
 }

@@ -100,7 +100,7 @@ class CausesTest {
         .isEqualTo(
             "the class r.Radio was missing already when it was sealed, which the plan accepts:"
                 + " x.Y.tune, line 3, calls r.Radio");
-    assertThat(found.mend()).contains("with: [the jar that has r.Radio]");
+    assertThat(found.mend()).contains("with: [what has r.Radio]");
   }
 
   @Test

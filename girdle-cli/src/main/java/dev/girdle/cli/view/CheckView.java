@@ -20,8 +20,8 @@ public record CheckView(Check check, String path) implements View {
     String release = check.artifact().release() == null ? "" : " " + check.artifact().release();
     console.line(
         console.paint(Paint.STRONG, check.artifact().name() + release)
-            + (check.artifact().form().equals("executable") ? ", an " : ", a ")
-            + check.artifact().form()
+            + ", "
+            + Words.withArticle(check.artifact().form())
             + (check.artifact().target() == null ? "" : " for " + check.artifact().target()));
     for (Part part : Part.values()) {
       List<Finding> findings = check.findings().stream().filter(f -> f.part() == part).toList();

@@ -50,7 +50,7 @@ public record ClosureView(Analysis analysis) implements View {
   }
 
   private ConflictTable conflicts() {
-    return new ConflictTable(analysis.application(), analysis.model().conflicts());
+    return new ConflictTable(analysis.application(), analysis.conflicts());
   }
 
   private void printKept(Console console) {

@@ -23,12 +23,16 @@ final class ConflictTable {
     if (conflicts.isEmpty()) {
       return;
     }
-    console.heading("In each other's way");
+    boolean hasWinners = conflicts.stream().anyMatch(c -> !c.winner().isEmpty());
+    console.heading(hasWinners ? "In each other's way" : "There several times");
     for (Conflict conflict : conflicts.subList(0, Math.min(SHOWN, conflicts.size()))) {
       console.line("  " + console.paint(Paint.NOTICE, conflict.sentence()));
       Table table = new Table("lll");
-      table.row("  wins", conflict.winner(), broughtBy(conflict.winner()));
-      conflict.losers().forEach(l -> table.row("  loses", l, broughtBy(l)));
+      if (!conflict.winner().isEmpty()) {
+        table.row("  wins", conflict.winner(), broughtBy(conflict.winner()));
+      }
+      String others = conflict.winner().isEmpty() ? "  there" : "  loses";
+      conflict.losers().forEach(l -> table.row(others, l, broughtBy(l)));
       table.print(console, false);
     }
     if (conflicts.size() > SHOWN) {

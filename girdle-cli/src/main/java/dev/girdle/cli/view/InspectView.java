@@ -29,15 +29,15 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
           "none", "nothing",
           "components", "components that nothing needs",
           "files", "components and files that nothing needs",
-          "classes", "components, files and classes that nothing needs");
+          "classes", "components, files and %s that nothing needs");
 
   @Override
   public void print(Console console) {
     String release = artifact.release() == null ? "" : " " + artifact.release();
     console.line(
         console.paint(Paint.STRONG, artifact.name() + release)
-            + (artifact.form().equals("executable") ? ", an " : ", a ")
-            + artifact.form()
+            + ", "
+            + Words.withArticle(artifact.form())
             + " made by Girdle "
             + artifact.girdle());
     console.gap();
@@ -62,7 +62,12 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
       facts.row("for", artifact.target());
     }
     if (artifact.prune() != null) {
-      facts.row("pruned", "of " + PRUNED_OF.getOrDefault(artifact.prune(), artifact.prune()));
+      facts.row(
+          "pruned",
+          "of "
+              + PRUNED_OF
+                  .getOrDefault(artifact.prune(), artifact.prune())
+                  .formatted(Words.unitsOf(artifact)));
     }
     if (!modules().isEmpty()) {
       facts.row("modules", String.join(", ", modules()));

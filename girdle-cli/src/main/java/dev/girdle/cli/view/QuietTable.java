@@ -2,11 +2,13 @@ package dev.girdle.cli.view;
 
 import dev.girdle.app.Item;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.io.Sizes;
 import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Witnessed;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -23,10 +25,11 @@ record QuietTable(Analysis analysis) {
 
   void print(Console console) {
     Witnessed witnessed = witnessed();
+    LanguageWords words = analysis.ecosystem().words();
     int seen = witnessed.foreseen() + witnessed.missed().size();
     console.heading(
         "Seen in use: "
-            + SurveyView.count(seen, "class", "classes")
+            + words.count(seen)
             + ", "
             + (witnessed.missed().isEmpty()
                 ? console.paint(Paint.GOOD, "all of them foreseen")
@@ -44,9 +47,10 @@ record QuietTable(Analysis analysis) {
     console.heading(
         "Quiet: goes along and was never seen, "
             + Sizes.of(witnessed.quietBytes())
-            + " of classes");
+            + " of "
+            + words.units());
     Table table = new Table("lrr");
-    table.row("COMPONENT", "QUIET", "CLASSES");
+    table.row("COMPONENT", "QUIET", words.units().toUpperCase(Locale.ROOT));
     witnessed.quiet().entrySet().stream()
         .sorted(Comparator.comparing(q -> -q.getValue().bytes()))
         .forEach(

@@ -82,7 +82,7 @@ public record SurveyView(
                 console.paint(
                     Paint.NOTICE,
                     application.candidates().isEmpty()
-                        ? "none: no class has a main method"
+                        ? "none: " + languages.get(0).language().words().nothingToStart()
                         : "to be chosen, see below"));
   }
 

@@ -85,7 +85,7 @@ public final class JavaObservation implements RunObservation {
   }
 
   @Override
-  public Set<String> code(Path folder) throws IOException {
+  public Set<String> code(Path folder, String application) throws IOException {
     return ClassLog.names(folder);
   }
 

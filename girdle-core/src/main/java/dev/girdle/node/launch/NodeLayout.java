@@ -1,27 +1,19 @@
 package dev.girdle.node.launch;
 
-import dev.girdle.app.Component;
 import dev.girdle.app.Identity;
-import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.io.FolderTree;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
-import dev.girdle.layout.Packing;
 import dev.girdle.node.bundle.NodeBundle;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.TreeSet;
 
 /**
  * A folder that starts with the receiver's own Node: starters in {@code bin}, the application in
@@ -58,24 +50,11 @@ public final class NodeLayout {
         files.add(made(bin + ".cmd", script, "starts it on Windows"));
       }
     }
-    TreeSet<String> kept = new TreeSet<>();
-    for (Component component : request.selection().components()) {
-      for (Item item : request.selection().items(component).keySet()) {
-        String path = ModuleTree.path(item);
-        kept.add(path);
-        files.add(
-            new LayoutFile(
-                app + path,
-                item.content(),
-                isExecutable(item),
-                Packing.AS_IT_IS,
-                component.name(),
-                request.reason(item)));
-      }
-    }
+    ProgramFiles program = ProgramFiles.of(request, tree, app);
+    files.addAll(program.files());
     files.add(
         made("README.txt", NodeReadme.text(request, need), "tells the receiver how to start it"));
-    List<LayoutLink> links = kept(request.application().links(), tree, kept, app);
+    List<LayoutLink> links = program.links();
     requireNoLinks(links, request);
     Layout layout =
         new Layout(
@@ -107,27 +86,6 @@ public final class NodeLayout {
               + ", and Windows keeps none in what is handed out",
           "  Install its packages into one flat node_modules folder, and seal that.");
     }
-  }
-
-  private static boolean isExecutable(Item item) {
-    return FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent();
-  }
-
-  /** The links that lead to something that goes along. */
-  private static List<LayoutLink> kept(
-      Map<String, String> links, ModuleTree tree, TreeSet<String> kept, String app) {
-    List<LayoutLink> all = new ArrayList<>();
-    links.forEach(
-        (path, target) -> {
-          Optional<String> real = tree.real(path);
-          String next = real.map(kept::ceiling).orElse(null);
-          boolean leads =
-              next != null && (next.equals(real.get()) || next.startsWith(real.get() + "/"));
-          if (leads) {
-            all.add(new LayoutLink(app + path, target, "", "leads to what goes along"));
-          }
-        });
-    return all;
   }
 
   private static LayoutFile made(String path, String text, String reason) {

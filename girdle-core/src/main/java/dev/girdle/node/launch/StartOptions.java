@@ -66,6 +66,24 @@ public final class StartOptions {
     return words.stream().map(Word::path).filter(p -> !p.isEmpty()).toList();
   }
 
+  /**
+   * The options that are for Node itself.
+   *
+   * @return as the user wrote them, without those that load {@link #files}
+   */
+  public List<String> others() {
+    List<String> others = new ArrayList<>();
+    for (Word word : words) {
+      boolean loads = !word.path.isEmpty();
+      if (loads && word.text.isEmpty()) {
+        others.remove(others.size() - 1); // the option whose value it is
+      } else if (!loads) {
+        others.add(word.text);
+      }
+    }
+    return others;
+  }
+
   /** For {@code sh}, each with a space before it. */
   String forShell() {
     StringBuilder text = new StringBuilder();

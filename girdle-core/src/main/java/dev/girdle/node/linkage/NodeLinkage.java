@@ -81,6 +81,30 @@ public final class NodeLinkage implements Linkage {
     }
   }
 
+  /**
+   * Whether a file asks for others by importing them, so that Node has to be told of them in
+   * another way than of those that are required.
+   *
+   * @param item any file
+   * @return false if it is no code, or cannot be read
+   */
+  public boolean imports(Item item) {
+    try {
+      return isCode(item)
+          && (item.path().endsWith(".mjs")
+              || sources.of(item).named().stream()
+                  .anyMatch(
+                      d ->
+                          d.thing().equals(NodeThing.IMPORTED)
+                              && !d.how().equals(NodeThing.NAMES)
+                              && !Builtins.isOne(d.name()))
+              || sources.of(item).open().stream()
+                  .anyMatch(o -> o.thing().equals(NodeThing.IMPORTED)));
+    } catch (UnreadableItemException | IOException e) {
+      return true; // it cannot be told, so all is made ready for it
+    }
+  }
+
   @Override
   public ItemDemands demandsOf(Item item) throws UnreadableItemException, IOException {
     if (item.component().role() == Role.RUNTIME) {

@@ -38,6 +38,12 @@ final class EntryFinder implements Starts.Choice {
     if (found.isEmpty()) {
       USUAL.forEach(name -> add(name, "called as usual", false));
       isEvident = found.size() == 1;
+      if (found.isEmpty()) {
+        tree.files().keySet().stream()
+            .filter(p -> p.matches("[^/]+\\.[cm]?js") && !p.matches(".*\\.(config|test|spec)\\..*"))
+            .forEach(p -> add(p, "a script at the top", false));
+        isEvident = found.size() == 1;
+      }
     }
   }
 

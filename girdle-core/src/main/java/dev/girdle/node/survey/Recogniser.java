@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Whether something looks like a Node.js application, by its description and names of files. */
 public final class Recogniser {
@@ -32,13 +33,23 @@ public final class Recogniser {
     }
     Path description = app.resolve(PackageJson.NAME);
     if (!Files.isRegularFile(description)) {
-      return Optional.empty();
+      return holdsScripts(app)
+          ? Optional.of(new Recognition(Certainty.POSSIBLE, "it holds scripts of JavaScript"))
+          : Optional.empty();
     }
     // many projects of other languages have one for the tools of their pages
     return Optional.of(
         canBeStarted(app, description)
             ? new Recognition(Certainty.LIKELY, "it has a package.json that says what is started")
             : new Recognition(Certainty.POSSIBLE, "it has a package.json"));
+  }
+
+  private static boolean holdsScripts(Path app) {
+    try (Stream<Path> all = Files.list(app)) {
+      return all.anyMatch(f -> f.toString().matches(".*\\.[cm]?js"));
+    } catch (IOException e) {
+      return false; // whoever reads it next tells why
+    }
   }
 
   private static boolean canBeStarted(Path app, Path description) {

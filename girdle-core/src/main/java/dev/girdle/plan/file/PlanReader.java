@@ -222,7 +222,7 @@ final class PlanReader {
 
   private Choice choice(Optional<Target> target) {
     return new Choice(
-        value("/contents/prune").map(p -> Prune.valueOf(upper(p))).orElse(Choice.USUAL.prune()),
+        value("/contents/prune").flatMap(Prune::called).orElse(Choice.USUAL.prune()),
         patterns("/contents/missing-ok"),
         value("/contents/missing").filter("refuse"::equals).isPresent(),
         patterns("/contents/always"),

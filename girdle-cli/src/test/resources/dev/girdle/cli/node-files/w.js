@@ -1,0 +1,1 @@
+const {parentPort,workerData}=require('worker_threads');parentPort.postMessage([workerData,process.argv[2],require('./data/sub/b').n])

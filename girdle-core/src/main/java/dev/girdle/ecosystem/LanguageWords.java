@@ -1,0 +1,21 @@
+package dev.girdle.ecosystem;
+
+/**
+ * What a language calls its things, wherever users are told of them.
+ *
+ * @param unit one unit of code: "class"
+ * @param units several of them: "classes"
+ * @param nothingToStart why nothing can be started, if nothing is found
+ * @param startAdvice what users can do then
+ */
+public record LanguageWords(String unit, String units, String nothingToStart, String startAdvice) {
+  /**
+   * A number of units of code.
+   *
+   * @param number how many
+   * @return for example {@code 1 class}
+   */
+  public String count(int number) {
+    return number + " " + (number == 1 ? unit : units);
+  }
+}

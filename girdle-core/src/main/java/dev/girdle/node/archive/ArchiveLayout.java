@@ -1,0 +1,186 @@
+package dev.girdle.node.archive;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.girdle.app.Identity;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.binary.NativeCode;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Paths;
+import dev.girdle.io.Sha256;
+import dev.girdle.io.Template;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.TextFrame;
+import dev.girdle.node.launch.ProgramFiles;
+import dev.girdle.node.launch.StartOptions;
+import dev.girdle.node.linkage.NodeLinkage;
+import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.record.RecordFile;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * One {@code .cjs} file that {@code node} starts: a text that finds modules and files in the zip
+ * archive which stands behind it as base64. Native code alone is unpacked, since systems load it
+ * from files.
+ */
+public final class ArchiveLayout {
+  /** Where the program lies in the archive; the text knows it, too. */
+  private static final String APP = "app/";
+
+  private static final ObjectMapper JSON = new ObjectMapper();
+  private static final int NAME_OF_CONTENT = 12;
+
+  private ArchiveLayout() {}
+
+  /** One way to start it, as the text reads it. */
+  private record Entry(
+      String name,
+      String file,
+      List<String> arguments,
+      Map<String, String> environment,
+      List<String> first) {}
+
+  /** What the text has to know of the program. */
+  private record Settings(
+      String title,
+      String prefix,
+      String unpackAs,
+      boolean imports,
+      List<Entry> entries,
+      List<String> natives,
+      Map<String, String> digests) {}
+
+  /**
+   * Lays an application out.
+   *
+   * @param request what to lay out
+   * @param tree its files
+   * @param linkage knows what asks for modules by importing them
+   * @return the finished tree
+   */
+  public static Layout layOut(LayoutRequest request, ModuleTree tree, NodeLinkage linkage) {
+    ProgramFiles program = ProgramFiles.of(request, tree, APP);
+    Map<String, String> natives = new TreeMap<>();
+    StringBuilder all = new StringBuilder();
+    try {
+      for (LayoutFile file : program.files()) {
+        if (isNative(file)) {
+          natives.put(file.path(), Sha256.of(file.content()));
+        }
+        all.append(file.path()).append(' ').append(Sha256.of(file.content())).append('\n');
+      }
+      boolean imports = false;
+      for (var component : request.selection().components()) {
+        for (var item : request.selection().items(component).keySet()) {
+          imports = imports || linkage.imports(item);
+        }
+      }
+      Identity identity = request.application().identity();
+      String digest =
+          Sha256.of(
+              dev.girdle.io.Content.of(
+                  all.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+      Settings settings =
+          new Settings(
+              identity.title(),
+              identity.variablePrefix(),
+              identity.name() + "-" + digest.substring(0, NAME_OF_CONTENT),
+              imports,
+              entries(request, tree),
+              List.copyOf(natives.keySet()),
+              natives);
+      return new Layout(
+              program.files(),
+              List.of(),
+              RecordFile.IN_FOLDER,
+              List.of(),
+              notices(request, tree),
+              "node %s")
+          .linking(program.links())
+          .framedBy(frame(identity, settings));
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "the program cannot be read: " + e.getMessage()));
+    }
+  }
+
+  private static List<Entry> entries(LayoutRequest request, ModuleTree tree) {
+    List<Entry> entries = new ArrayList<>();
+    for (LaunchSpec start : request.starts()) {
+      List<String> first =
+          new StartOptions(start.options(), tree).files().stream().map(f -> APP + f).toList();
+      entries.add(
+          new Entry(
+              start.label(),
+              APP + start.entry().name(),
+              start.arguments(),
+              start.environment(),
+              first));
+    }
+    return entries;
+  }
+
+  /** A program that runs already takes no options. */
+  private static List<String> notices(LayoutRequest request, ModuleTree tree) {
+    List<String> notices = new ArrayList<>();
+    notices.add("the archive hides nothing: whoever has it can read the source in it");
+    for (LaunchSpec start : request.starts()) {
+      List<String> others = new StartOptions(start.options(), tree).others();
+      if (!others.isEmpty()) {
+        notices.add(
+            "the archive cannot give Node.js the options of "
+                + start.label()
+                + "; whoever starts it has to: node "
+                + String.join(" ", others)
+                + " FILE");
+      }
+    }
+    return notices;
+  }
+
+  private static boolean isNative(LayoutFile file) throws IOException {
+    if (!NativeCode.mayBeCalled(Paths.fileName(file.path()))) {
+      return false;
+    }
+    try (InputStream in = file.content().open()) {
+      return NativeCode.of(in.readNBytes(NativeCode.HEAD)).isPresent();
+    }
+  }
+
+  private static TextFrame frame(Identity identity, Settings settings)
+      throws JsonProcessingException {
+    String head =
+        Template.fill(
+            ArchiveLayout.class,
+            "head.js",
+            Map.of("TITLE", identity.title(), "VARIABLE", identity.variablePrefix()));
+    String files = Template.fill(ArchiveLayout.class, "files.js", Map.of());
+    String host =
+        Template.fill(
+            ArchiveLayout.class,
+            "host.js",
+            Map.of("SETTINGS", ascii(JSON.writeValueAsString(settings))));
+    return new TextFrame(head + files + host + "//", "\n");
+  }
+
+  /** A text of nothing but ASCII is read faster, and lies in memory once. */
+  private static String ascii(String json) {
+    StringBuilder text = new StringBuilder(json.length());
+    for (int i = 0; i < json.length(); i++) {
+      char c = json.charAt(i);
+      text.append(c < 0x80 ? String.valueOf(c) : String.format("\\u%04x", (int) c));
+    }
+    return text.toString();
+  }
+}

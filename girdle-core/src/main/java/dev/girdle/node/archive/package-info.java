@@ -1,0 +1,2 @@
+/** One file that holds a whole program and is started by {@code node} itself. */
+package dev.girdle.node.archive;
