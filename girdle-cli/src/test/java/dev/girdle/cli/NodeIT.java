@@ -86,6 +86,34 @@ class NodeIT {
   }
 
   @Test
+  void whatIsInstalledIsHeldAgainstTheLockFileAndDeclarations() throws IOException {
+    file(
+        "package-lock.json",
+        """
+        {"lockfileVersion": 3, "packages": {
+          "node_modules/ropes": {"version": "1.1.0"},
+          "node_modules/hemp": {"version": "1.0.3"},
+          "node_modules/chart": {"version": "4.0.0"},
+          "node_modules/checker": {"version": "3.4.0", "dev": true},
+          "node_modules/radio": {"version": "1.0.0", "optional": true}}}
+        """);
+    file("list.js", "require('checker'); require('hemp'); require('node:fs');");
+    assertThat(girdle("closure", app, "--entry", "list.js").out())
+        .contains("package-lock.json has what is not installed: chart 4.0.0; npm ci installs it")
+        .contains(
+            "installed in another release than package-lock.json has: ropes (1.2.0, not 1.1.0)")
+        .contains("declared only as needed for development, kept: checker (list.js, line 1)")
+        .contains("declared nowhere, kept: hemp (list.js, line 1)");
+    file("list.js", "require('chart/auto'); require('core');");
+    file("packages/core/package.json", "{\"name\": \"core\"}");
+    assertThat(girdle("seal", app, "--entry", "list.js").err())
+        .contains("2 modules are needed and missing")
+        .contains("chart/auto (package-lock.json has chart 4.0.0: npm ci)")
+        .contains("core (packages/core is the package of that name: npm install links it)")
+        .contains("Install what holds them");
+  }
+
+  @Test
   void theSealedFolderRunsAnywhereAndHoldsNoSecret() throws IOException {
     Assumptions.assumeTrue(BerthBoard.CAN_RUN, "skipped: there is no node on the path");
     Result sealed =

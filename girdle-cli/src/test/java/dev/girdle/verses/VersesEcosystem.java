@@ -54,7 +54,8 @@ public final class VersesEcosystem implements Ecosystem {
 
   @Override
   public LanguageWords words() {
-    return new LanguageWords("verse", "verses", "no verse is the first", "Name it: --entry FILE.");
+    return new LanguageWords(
+        "verse", "verses", "no verse is the first", "Name it: --entry FILE.", "Write them");
   }
 
   @Override

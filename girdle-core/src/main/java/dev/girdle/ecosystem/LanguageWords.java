@@ -7,8 +7,10 @@ package dev.girdle.ecosystem;
  * @param units several of them: "classes"
  * @param nothingToStart why nothing can be started, if nothing is found
  * @param startAdvice what users can do then
+ * @param supplyAdvice how users add what is missing, as the begin of a sentence
  */
-public record LanguageWords(String unit, String units, String nothingToStart, String startAdvice) {
+public record LanguageWords(
+    String unit, String units, String nothingToStart, String startAdvice, String supplyAdvice) {
   /**
    * A number of units of code.
    *

@@ -7,5 +7,7 @@ public enum Shape {
   /** One archive that holds the components whole. */
   NESTED,
   /** One archive of one tree, all components merged. */
-  MERGED
+  MERGED,
+  /** A folder with a prebuilt program that runs the application. */
+  HOSTED
 }

@@ -46,7 +46,8 @@ public final class JavaEcosystem implements Ecosystem {
         "class",
         "classes",
         "no class has a main method",
-        "If the main class is in another folder or jar, add it with --with PATH.");
+        "If the main class is in another folder or jar, add it with --with PATH.",
+        "Add what holds them with --with PATH");
   }
 
   @Override

@@ -31,7 +31,7 @@ final class JavaPackaging implements Packaging {
     try {
       Layout layout =
           switch (request.shape()) {
-            case FOLDER -> new FolderLayout(request, mainClasses).layOut();
+            case FOLDER, HOSTED -> new FolderLayout(request, mainClasses).layOut();
             case NESTED -> new NestedLayout(request, mainClasses).layOut();
             case MERGED -> new MergedLayout(request, mainClasses).layOut();
           };

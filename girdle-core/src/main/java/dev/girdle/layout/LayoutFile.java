@@ -1,6 +1,7 @@
 package dev.girdle.layout;
 
 import dev.girdle.io.Content;
+import java.util.List;
 
 /**
  * One file of the artifact.
@@ -11,6 +12,7 @@ import dev.girdle.io.Content;
  * @param packing how a form that packs should treat its bytes
  * @param component the component it comes from; empty for a file that Girdle made
  * @param reason why it is there, for the user
+ * @param inside the files that it packs, if it is an archive of such; empty otherwise
  */
 public record LayoutFile(
     String path,
@@ -18,7 +20,33 @@ public record LayoutFile(
     boolean executable,
     Packing packing,
     String component,
-    String reason) {
+    String reason,
+    List<LayoutFile> inside) {
+  /** Copies the list. */
+  public LayoutFile {
+    inside = List.copyOf(inside);
+  }
+
+  /**
+   * A file that packs no others.
+   *
+   * @param path in the artifact
+   * @param content its bytes
+   * @param executable whether it may be executed
+   * @param packing how a form that packs should treat its bytes
+   * @param component the component it comes from; empty for a file that Girdle made
+   * @param reason why it is there
+   */
+  public LayoutFile(
+      String path,
+      Content content,
+      boolean executable,
+      Packing packing,
+      String component,
+      String reason) {
+    this(path, content, executable, packing, component, reason, List.of());
+  }
+
   /**
    * A file that Girdle made.
    *
@@ -37,7 +65,17 @@ public record LayoutFile(
    * @return an executable file
    */
   public LayoutFile asExecutable() {
-    return new LayoutFile(path, content, true, packing, component, reason);
+    return new LayoutFile(path, content, true, packing, component, reason, inside);
+  }
+
+  /**
+   * The same file, which packs others.
+   *
+   * @param files the files in it
+   * @return an archive
+   */
+  public LayoutFile packing(List<LayoutFile> files) {
+    return new LayoutFile(path, content, executable, packing, component, reason, files);
   }
 
   /**
@@ -47,7 +85,7 @@ public record LayoutFile(
    * @return a new file
    */
   public LayoutFile at(String newPath) {
-    return new LayoutFile(newPath, content, executable, packing, component, reason);
+    return new LayoutFile(newPath, content, executable, packing, component, reason, inside);
   }
 
   /**
@@ -57,6 +95,6 @@ public record LayoutFile(
    * @return a new file
    */
   public LayoutFile with(Content newContent) {
-    return new LayoutFile(path, newContent, executable, packing, component, reason);
+    return new LayoutFile(path, newContent, executable, packing, component, reason, inside);
   }
 }

@@ -51,7 +51,7 @@ public final class NodeEcosystem implements Ecosystem {
   @Override
   public Support support() {
     return new Support(
-        Set.of(Shape.FOLDER, Shape.MERGED),
+        Set.of(Shape.FOLDER, Shape.MERGED, Shape.HOSTED),
         Set.of(Prune.values()),
         Map.of(RuntimeKind.TRIMMED, ONE_PROGRAM, RuntimeKind.TIGHT, ONE_PROGRAM),
         "cjs",
@@ -65,7 +65,8 @@ public final class NodeEcosystem implements Ecosystem {
         "module",
         "modules",
         "it has no start script, command or main file, and no script at its top",
-        "Name the file that is started, by its path in the folder: --entry FILE.");
+        "Name the file that is started, by its path in the folder: --entry FILE.",
+        "Install what holds them");
   }
 
   @Override

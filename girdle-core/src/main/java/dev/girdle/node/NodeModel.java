@@ -14,21 +14,32 @@ import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.ecosystem.Shape;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.host.HostedLayout;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sizes;
+import dev.girdle.layout.Layout;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.node.archive.ArchiveLayout;
+import dev.girdle.node.install.Installed;
+import dev.girdle.node.install.NpmCache;
 import dev.girdle.node.launch.NodeLayout;
+import dev.girdle.node.launch.ProgramFiles;
 import dev.girdle.node.launch.StartOptions;
 import dev.girdle.node.linkage.NodeLinkage;
+import dev.girdle.node.linkage.Undeclared;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.plan.Prune;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +53,7 @@ final class NodeModel implements LanguageModel {
   private final ModuleTree tree;
   private final NodeLinkage linkage;
   private final NodeRuntime runtime;
+  private final Installed installed;
   private final Useless useless = new Useless();
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
@@ -50,6 +62,7 @@ final class NodeModel implements LanguageModel {
     this.tree = new ModuleTree(application.components(), application.links(), excluded);
     this.linkage = new NodeLinkage(tree, exact);
     this.runtime = new NodeRuntime(application, tree);
+    this.installed = new Installed(tree, NpmCache.of(System.getenv()));
   }
 
   @Override
@@ -186,7 +199,16 @@ final class NodeModel implements LanguageModel {
 
   @Override
   public List<String> warnings(Closure closure) {
-    return runtime.asking(closure, runtime.need(closure).orElseThrow().range());
+    List<String> warnings =
+        new ArrayList<>(runtime.asking(closure, runtime.need(closure).orElseThrow().range()));
+    warnings.addAll(Undeclared.in(closure, tree));
+    warnings.addAll(installed.notices());
+    return warnings;
+  }
+
+  @Override
+  public Map<String, String> whereabouts(Collection<String> names) {
+    return installed.whereabouts(names);
   }
 
   @Override
@@ -194,11 +216,27 @@ final class NodeModel implements LanguageModel {
     return runtime;
   }
 
+  private Layout layOut(LayoutRequest request) {
+    if (request.shape() != Shape.FOLDER) {
+      return ArchiveLayout.layOut(request, tree, linkage);
+    }
+    if (request.runtime().placement().isEmpty()) {
+      return NodeLayout.layOut(request, tree);
+    }
+    ProgramFiles program = ProgramFiles.of(request, tree, "");
+    try {
+      return HostedLayout.layOut(request, program.files(), program.links());
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "the program cannot be laid out: " + e.getMessage()));
+    }
+  }
+
   @Override
   public Packaging packaging() {
-    return request ->
-        request.shape() == Shape.FOLDER
-            ? NodeLayout.layOut(request, tree)
-            : ArchiveLayout.layOut(request, tree, linkage);
+    return this::layOut;
   }
 }

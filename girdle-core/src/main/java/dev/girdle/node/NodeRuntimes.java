@@ -4,6 +4,7 @@ import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.host.HostProgram;
 import dev.girdle.node.bundle.HostNode;
 import dev.girdle.node.bundle.NodeHome;
 import dev.girdle.plan.NamePattern;
@@ -32,6 +33,17 @@ final class NodeRuntimes implements RuntimeProvider {
 
   @Override
   public Target targetOf(RuntimeRequest runtime) {
+    if (runtime.placement().isPresent()) {
+      HostProgram host =
+          HostProgram.forTarget(
+              runtime.from(), runtime.placement().get().program(), Optional.empty());
+      return host.target()
+          .orElseThrow(
+              () ->
+                  GirdleException.request(
+                      host.executable()
+                          + " is for a system or processor that cannot be sealed for"));
+    }
     if (runtime.from().isEmpty()) {
       return Target.ofThisMachine()
           .orElseThrow(() -> GirdleException.request("name where it has to run: --target"));

@@ -13,12 +13,18 @@ import java.util.Optional;
  * @param debugTables whether its classes keep the tables that stack traces take line numbers from
  * @param training the program's arguments in a run by which a fast start is prepared; empty if none
  *     is wanted
+ * @param placement where in the runtime the application goes, if that is a prebuilt program that
+ *     runs applications; empty for a runtime of the language
  */
 public record RuntimeRequest(
-    RuntimeKind kind, List<Path> from, boolean debugTables, Optional<List<String>> training) {
+    RuntimeKind kind,
+    List<Path> from,
+    boolean debugTables,
+    Optional<List<String>> training,
+    Optional<Placement> placement) {
   /** The receiver's own. */
   public static final RuntimeRequest HOST =
-      new RuntimeRequest(RuntimeKind.HOST, List.of(), true, Optional.empty());
+      new RuntimeRequest(RuntimeKind.HOST, List.of(), true, Optional.empty(), Optional.empty());
 
   /** Copies the list. */
   public RuntimeRequest {
@@ -33,7 +39,7 @@ public record RuntimeRequest(
    * @return a new wish
    */
   public RuntimeRequest of(RuntimeKind newKind) {
-    return new RuntimeRequest(newKind, from, debugTables, training);
+    return new RuntimeRequest(newKind, from, debugTables, training, placement);
   }
 
   /**
@@ -43,7 +49,7 @@ public record RuntimeRequest(
    * @return a new wish
    */
   public RuntimeRequest from(List<Path> folders) {
-    return new RuntimeRequest(kind, folders, debugTables, training);
+    return new RuntimeRequest(kind, folders, debugTables, training, placement);
   }
 
   /**
@@ -52,7 +58,7 @@ public record RuntimeRequest(
    * @return a new wish
    */
   public RuntimeRequest withoutDebugTables() {
-    return new RuntimeRequest(kind, from, false, training);
+    return new RuntimeRequest(kind, from, false, training, placement);
   }
 
   /**
@@ -62,7 +68,7 @@ public record RuntimeRequest(
    * @return a new wish
    */
   public RuntimeRequest trainedBy(List<String> arguments) {
-    return new RuntimeRequest(kind, from, debugTables, Optional.of(arguments));
+    return new RuntimeRequest(kind, from, debugTables, Optional.of(arguments), placement);
   }
 
   /**

@@ -180,6 +180,8 @@ public record ArtifactRecord(
    *     if it is a file
    * @param component the component it came from; null for a file that Girdle made
    * @param reason why it is there
+   * @param inside the files in it, by their paths in it, if it is an archive of the application's;
+   *     null otherwise
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record FileEntry(
@@ -189,7 +191,8 @@ public record ArtifactRecord(
       Boolean executable,
       String link,
       String component,
-      String reason) {
+      String reason,
+      List<FileEntry> inside) {
     /**
      * A file.
      *
@@ -207,7 +210,7 @@ public record ArtifactRecord(
         Boolean executable,
         String component,
         String reason) {
-      this(path, bytes, sha256, executable, null, component, reason);
+      this(path, bytes, sha256, executable, null, component, reason, null);
     }
   }
 

@@ -50,7 +50,10 @@ final class Faults {
     if (!missing.isEmpty()) {
       describe(analysis, missing, lines);
       lines.add("  See all with: girdle closure " + AsTyped.of(analysis.plan()));
-      lines.add("  Add what holds them with --with PATH; or, if the program does without them:");
+      lines.add(
+          "  "
+              + analysis.ecosystem().words().supplyAdvice()
+              + "; or, if the program does without them:");
       acceptances(analysis, missing).stream()
           .limit(SHOWN)
           .forEach(name -> lines.add("    --missing-ok '" + name + "'"));

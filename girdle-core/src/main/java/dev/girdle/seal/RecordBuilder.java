@@ -13,6 +13,7 @@ import dev.girdle.form.WrittenFile;
 import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.LayoutRuntime;
 import dev.girdle.plan.AppMetadata;
@@ -25,6 +26,7 @@ import dev.girdle.record.ArtifactRecord.RuntimeEntry;
 import dev.girdle.record.ArtifactRecord.StartEntry;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
@@ -122,21 +124,28 @@ final class RecordBuilder {
   }
 
   private static FileEntry file(WrittenFile written) {
-    String component = written.file().component();
+    return entry(written.file(), written.sha256());
+  }
+
+  private static FileEntry entry(LayoutFile file, String digest) {
+    List<FileEntry> inside =
+        file.inside().stream().map(f -> entry(f, digest(f.content()))).toList();
     return new FileEntry(
-        written.file().path(),
-        written.file().content().size(),
-        written.sha256(),
-        written.file().executable() ? true : null,
-        component.isEmpty() ? null : component,
-        written.file().reason());
+        file.path(),
+        file.content().size(),
+        digest,
+        file.executable() ? true : null,
+        null,
+        file.component().isEmpty() ? null : file.component(),
+        file.reason(),
+        inside.isEmpty() ? null : inside);
   }
 
   private static String digest(Content content) {
     try {
       return Sha256.of(content);
     } catch (IOException e) {
-      throw new IllegalStateException(e); // it is in memory
+      throw new UncheckedIOException(e); // it was read a moment ago
     }
   }
 
@@ -149,7 +158,8 @@ final class RecordBuilder {
         null,
         link.target(),
         link.component().isEmpty() ? null : link.component(),
-        link.reason());
+        link.reason(),
+        null);
   }
 
   private List<LeftOutEntry> leftOut() {

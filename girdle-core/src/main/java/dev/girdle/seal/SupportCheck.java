@@ -1,6 +1,7 @@
 package dev.girdle.seal;
 
 import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
@@ -26,6 +27,11 @@ final class SupportCheck {
           "--prune " + plan.choice().prune().text(),
           "",
           support.levels().stream().sorted().map(Prune::text));
+    }
+    if (plan.runtime().placement().isPresent() && !support.shapes().contains(Shape.HOSTED)) {
+      throw GirdleException.request(
+          ecosystem.name() + " programs are not put into a program that runs them",
+          "  Leave out place in the plan's runtime.");
     }
     RuntimeKind kind = plan.runtime().kind();
     if (support.refused().containsKey(kind)) {

@@ -208,7 +208,9 @@ public record ClosureView(Analysis analysis) implements View {
     } else {
       console.line(
           console.paint(Paint.BAD, SurveyView.count(faults, "thing") + " needed and missing.")
-              + " Add what holds them with --with PATH, or say --missing-ok PATTERN.");
+              + " "
+              + analysis.ecosystem().words().supplyAdvice()
+              + ", or say --missing-ok PATTERN.");
     }
   }
 

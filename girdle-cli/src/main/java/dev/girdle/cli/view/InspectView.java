@@ -233,6 +233,13 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     table.row("SIZE", "SHA-256", "FILE", "BECAUSE");
     for (FileEntry file : artifact.files()) {
       table.row(Sizes.of(file.bytes()), file.sha256().substring(0, 12), place(file), file.reason());
+      for (FileEntry inner : file.inside() == null ? List.<FileEntry>of() : file.inside()) {
+        table.row(
+            Sizes.of(inner.bytes()),
+            inner.sha256().substring(0, 12),
+            "  in it: " + inner.path(),
+            inner.reason());
+      }
     }
     table.print(console, true);
   }

@@ -31,6 +31,13 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
     implements View {
   private static final int NAMED = 4;
 
+  /** A prebuilt program is called by its own name. */
+  private String brought(Analysis first) {
+    return plan.runtime().placement().isPresent()
+        ? plan.runtime().from().get(0).getFileName().toString() + ", which runs it"
+        : plan.runtime().kind().text() + " " + first.ecosystem().name();
+  }
+
   @Override
   public void print(Console console) {
     Analysis first = analyses.first();
@@ -38,7 +45,7 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
         "Sealed "
             + console.paint(Paint.STRONG, first.application().identity().title())
             + (plan.runtime().isBundled()
-                ? " with " + plan.runtime().kind().text() + " " + first.ecosystem().name()
+                ? " with " + brought(first)
                 : first.need().map(n -> " for " + n.text()).orElse("")));
     console.gap();
     Table table = new Table("lllrr");

@@ -15,6 +15,7 @@ import dev.girdle.io.TreeFile;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.plan.Source;
+import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -75,7 +76,12 @@ public final class NodeSurvey {
     }
     Layers layers = Layers.of(app);
     NodeSurvey survey = new NodeSurvey(source, layers.links);
-    layers.wrong.forEach((l, why) -> survey.notices.add("the link " + l + " " + why));
+    layers.wrong.forEach(
+        (link, why) -> {
+          if (Places.takenFor(link).isEmpty()) {
+            survey.notices.add("the link " + link + " " + why);
+          }
+        });
     survey.sort(layers.files);
     return survey.surveyed(Optional.empty());
   }
@@ -84,10 +90,18 @@ public final class NodeSurvey {
     Set<String> workspaces = workspaces(files);
     Map<String, Long> aside = new TreeMap<>();
     Map<String, String> why = new TreeMap<>();
+    List<String> made =
+        files.stream()
+            .map(TreeFile::path)
+            .filter(p -> p.endsWith("/" + RecordFile.IN_FOLDER) && !p.contains("node_modules/"))
+            .map(p -> p.substring(0, p.length() - RecordFile.IN_FOLDER.length()))
+            .toList();
     for (TreeFile file : files) {
-      Optional<String> takenFor = Places.takenFor(file.path());
+      Optional<String> sealed = made.stream().filter(file.path()::startsWith).findFirst();
+      Optional<String> takenFor =
+          sealed.map(f -> "what Girdle has made").or(() -> Places.takenFor(file.path()));
       if (takenFor.isPresent()) {
-        String told = Places.told(file.path());
+        String told = sealed.orElseGet(() -> Places.told(file.path()));
         aside.merge(told, file.content().size(), Long::sum);
         why.put(told, takenFor.get());
         continue;

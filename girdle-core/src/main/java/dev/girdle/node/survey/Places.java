@@ -1,5 +1,6 @@
 package dev.girdle.node.survey;
 
+import dev.girdle.plan.file.PlanFile;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -25,6 +26,9 @@ final class Places {
     }
     if (CACHES.matcher(path).find()) {
       return Optional.of("commands and caches of package managers");
+    }
+    if (path.equals(PlanFile.NAME)) {
+      return Optional.of("the plan by which it is sealed");
     }
     boolean isOwn = !path.contains(MODULES);
     if (isOwn && SECRETS.matcher(path).find() && !path.endsWith(".example")) {

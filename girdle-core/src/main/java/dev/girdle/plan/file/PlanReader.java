@@ -17,6 +17,7 @@ import dev.girdle.plan.FormRequest;
 import dev.girdle.plan.LinkHandling;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Output;
+import dev.girdle.plan.Placement;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.Rehearsal;
@@ -104,7 +105,36 @@ final class PlanReader {
         RuntimeKind.valueOf(upper(kind)),
         paths("/runtime/from"),
         node.path("debug-tables").asBoolean(true),
-        training.isMissingNode() ? Optional.empty() : Optional.of(texts(training)));
+        training.isMissingNode() ? Optional.empty() : Optional.of(texts(training)),
+        placement(node));
+  }
+
+  private Optional<Placement> placement(JsonNode node) {
+    if (!node.has("place")) {
+      if (node.has("as")) {
+        problems.add(
+            new Problem(
+                text.atKey("/runtime/as"),
+                "as says how the application lies in its place: add place"));
+      }
+      return Optional.empty();
+    }
+    String place = node.path("place").asText().replaceAll("/$", "");
+    String leadsOut = Paths.leadsOut(place);
+    if (leadsOut != null) {
+      problems.add(new Problem(text.at("/runtime/place"), place + " " + leadsOut));
+    }
+    if (!node.path("kind").asText().equals("whole")) {
+      problems.add(
+          new Problem(
+              text.atKey("/runtime/place"),
+              "a program that runs applications goes along whole: kind: whole"));
+    }
+    return Optional.of(
+        new Placement(
+            place,
+            Placement.Kind.valueOf(upper(node.path("as").asText("folder"))),
+            node.path("program").asText()));
   }
 
   private List<Rehearsal> rehearsals() {
