@@ -34,9 +34,9 @@ import picocli.CommandLine.Parameters;
 @Command(
     name = "demo",
     description = {
-      "Go the whole way on the demo application, the tide book of Ternhaven:",
-      "copy it out with its plan, survey, closure, seal, check, and start what was made in an empty",
-      "environment."
+      "Go the whole way on the demo applications: the tide book of Ternhaven, in Java, is copied out",
+      "with its plan, surveyed, sealed, checked, and started in an empty environment; then the berth",
+      "board, for Node.js, is sealed and started, if this machine has a Node.js."
     })
 final class DemoCommand implements Callable<Integer> {
   private static final List<String> ARGUMENTS = List.of("north-quay", "2026-03-14");
@@ -101,7 +101,8 @@ final class DemoCommand implements Callable<Integer> {
       long millis = (System.nanoTime() - begin) / 1_000_000;
       boolean same = view.result(analysis, artifacts, original.output(), runs(runs), millis);
       boolean passed = results.stream().allMatch(RunResult::passed);
-      return same && check.isGood() && passed ? 0 : 1;
+      boolean boardIsGood = new DemoBoard(context, files.board()).isGood(view);
+      return same && check.isGood() && passed && boardIsGood ? 0 : 1;
     }
   }
 

@@ -33,6 +33,11 @@ record DemoFiles(Path dir) {
     return dir.resolve(PlanFile.NAME);
   }
 
+  /** The second application, whose plan lies in it. */
+  Path board() {
+    return dir.resolve("berth-board");
+  }
+
   /** Copies into a new folder, or one that an earlier demo made. */
   static DemoFiles copyTo(Path dir) {
     try {

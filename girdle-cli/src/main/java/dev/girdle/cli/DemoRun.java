@@ -8,10 +8,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
 /**
- * A run of the demo application in an emptied environment and an empty folder.
+ * A run of a demo application in an emptied environment and an empty folder.
  *
  * @param output what it wrote to standard output, with the exit status if it was not 0
  */
@@ -39,11 +40,32 @@ record DemoRun(String output) {
     return run(List.of(starter.toString()), arguments);
   }
 
+  /** A program of Node.js as it was handed over. */
+  static DemoRun ofScript(Path node, Path script, List<String> arguments) {
+    return run(List.of(node.toString(), script.toAbsolutePath().toString()), arguments);
+  }
+
+  /** What was made of it, started with a certain Node.js. */
+  static DemoRun ofArtifact(Artifact artifact, Path node, List<String> arguments) {
+    Path path = artifact.path().toAbsolutePath();
+    if (!Files.isDirectory(path)) {
+      return ofScript(node, path, arguments);
+    }
+    boolean windows = File.separatorChar == '\\';
+    Path starter = path.resolve("bin").resolve(windows ? "berth-board.cmd" : "berth-board");
+    return run(List.of(starter.toString()), arguments, Map.of("BERTH_BOARD_NODE", node.toString()));
+  }
+
   private static String java() {
     return Path.of(System.getProperty("java.home"), "bin", "java").toString();
   }
 
   private static DemoRun run(List<String> command, List<String> arguments) {
+    return run(command, arguments, Map.of());
+  }
+
+  private static DemoRun run(
+      List<String> command, List<String> arguments, Map<String, String> environment) {
     try {
       Path empty = Files.createTempDirectory("girdle-demo-");
       List<String> all = new ArrayList<>(command);
@@ -55,6 +77,7 @@ record DemoRun(String output) {
               .redirectOutput(output.toFile())
               .redirectError(ProcessBuilder.Redirect.DISCARD);
       builder.environment().clear();
+      builder.environment().putAll(environment);
       Process process = builder.start();
       process.getOutputStream().close();
       boolean ended = process.waitFor(SECONDS, TimeUnit.SECONDS);

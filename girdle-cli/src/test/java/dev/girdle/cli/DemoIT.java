@@ -29,6 +29,19 @@ class DemoIT {
       assertThat(demo.err()).isEmpty();
     }
     assertThat(dir.resolve("harbour/sealed/tidebook-1.4.0/bin/tidebook")).isExecutable();
+    Path board = dir.resolve("harbour/sealed/berth-board-2.1.0");
+    assertThat(board.resolve("bin/berth-board")).isExecutable();
+    assertThat(board.resolve("app/node_modules/mustache/mustache.js")).exists();
+    assertThat(board.resolve("app/node_modules/pier-lint")).doesNotExist();
+    if (BerthBoard.CAN_RUN) {
+      Run archive = Run.of("node", dir.resolve("harbour/sealed/berth-board-2.1.0.cjs"), "--print");
+      assertThat(archive.well().out()).contains("Kittiwake, until 18:40", "1 free");
+      assertThat(
+              Run.girdle("rehearse", board, "--plan", dir.resolve("harbour/berth-board"))
+                  .go()
+                  .out())
+          .contains("A stranger can run it");
+    }
   }
 
   @Test

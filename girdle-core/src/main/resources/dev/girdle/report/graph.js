@@ -87,7 +87,7 @@ function drawComponents() {
   });
   byId('graph').replaceChildren(drawing);
   byId('trail').replaceChildren(el('b', {}, 'Components from the entry point on'),
-    el('span', { class: 'note' }, ' strong lines: what brought a component in first; choose one, or find any class'));
+    el('span', { class: 'note' }, ' strong lines: what brought a component in first; choose one, or find anything'));
 }
 
 /** What stands left and right of a thing, each with the words that join them. */

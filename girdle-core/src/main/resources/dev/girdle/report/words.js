@@ -25,8 +25,12 @@ const count = (n, one, many) => number(n) + ' ' + (n === 1 ? one : many || one +
 const sum = list => list.reduce((a, b) => a + b, 0);
 const percent = (part, whole) => (whole ? Math.round(100 * part / whole) : 0) + ' %';
 
-/** The last part of a name, which tells most in little room. */
-const shortOf = name => name.replace(/\/$/, '').split(/[./](?=[^./]*$)/).pop() || name;
+/** The last part of a name, which tells most in little room; of a path, the file with its ending. */
+const shortOf = name => {
+  const plain = name.replace(/\/$/, '');
+  const isFile = plain.includes('/') || /^[^.]+\.[a-z0-9]{1,5}$/.test(plain);
+  return plain.split(isFile ? '/' : '.').pop() || name;
+};
 const fileOf = path => path.slice(path.lastIndexOf('/') + 1) || path;
 /** A name that may be broken where its parts end. */
 const breakable = name => name.split(/(?<=[./$-])/).flatMap(part => [part, el('wbr')]);

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.IntFunction;
 
 /**
  * Shows the demo, step by step.
@@ -57,27 +58,84 @@ public record DemoView(Console console, boolean json) {
             + console.paint(Paint.FAINT, "   (in an emptied environment)"));
     console.gap();
     console.out().print(outputs.get(0));
+    compare(
+        analysis,
+        artifacts,
+        i ->
+            outputs.get(i).equals(expected)
+                ? console.paint(Paint.GOOD, "yes")
+                : console.paint(Paint.BAD, "no"));
+    console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
+    console.gap();
+    return allSame;
+  }
+
+  private void compare(
+      Analysis analysis, List<Artifact> artifacts, IntFunction<String> givesTheSame) {
     console.heading("Before and after");
     long before = analysis.application().size();
     Table table = new Table("lrrl");
     table.row("", "SIZE", "OF BEFORE", "GIVES THE SAME");
     table.row("as handed over", Sizes.of(before), "", "");
     for (int i = 0; i < artifacts.size(); i++) {
-      boolean same = outputs.get(i).equals(expected);
-      table.row(
-          artifacts.get(i).form(),
-          Sizes.of(artifacts.get(i).bytes()),
-          Sizes.share(artifacts.get(i).bytes(), before),
-          same ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no"));
+      long bytes = artifacts.get(i).bytes();
+      String share = Sizes.share(bytes, before);
+      table.row(artifacts.get(i).form(), Sizes.of(bytes), share, givesTheSame.apply(i));
     }
     table.row(
         "left out",
         Sizes.of(analysis.ballastBytes()),
         Sizes.share(analysis.ballastBytes(), before),
-        String.join(", ", analysis.ballast().stream().map(b -> b.component()).toList()));
+        leftOut(analysis));
     table.print(console, true);
-    console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
-    return allSame;
+  }
+
+  /**
+   * The same for the second application.
+   *
+   * @param analysis what they were made from
+   * @param artifacts what was made
+   * @param expected what the application gave before it was sealed
+   * @param outputs what each artifact gave
+   * @return whether all of them gave what was expected
+   */
+  public boolean second(
+      Analysis analysis, List<Artifact> artifacts, String expected, List<String> outputs) {
+    if (!json) {
+      compare(
+          analysis,
+          artifacts,
+          i ->
+              outputs.get(i).equals(expected)
+                  ? console.paint(Paint.GOOD, "yes")
+                  : console.paint(Paint.BAD, "no"));
+    }
+    return outputs.stream().allMatch(expected::equals);
+  }
+
+  /**
+   * The same, where nothing can be started.
+   *
+   * @param analysis what they were made from
+   * @param artifacts what was made
+   */
+  public void notStarted(Analysis analysis, List<Artifact> artifacts) {
+    if (!json) {
+      compare(analysis, artifacts, i -> "not started");
+      console.line("  There is no " + analysis.need().orElseThrow().text() + " here to start it.");
+    }
+  }
+
+  /** Whole components by their names, parts of others by their number. */
+  private static String leftOut(Analysis analysis) {
+    List<String> whole =
+        analysis.ballast().stream()
+            .filter(b -> b.path().isEmpty())
+            .map(b -> b.component())
+            .toList();
+    int parts = analysis.ballast().size() - whole.size();
+    String names = String.join(", ", whole);
+    return parts == 0 ? names : names + ", and " + SurveyView.count(parts, "file") + " of others";
   }
 
   private void printJson(
