@@ -1,0 +1,1 @@
+const {minify}=require('html-minifier-terser'); const c=require('cheerio'); minify('<p  class="a"> hi </p><script>var  a = 1;</script>',{collapseWhitespace:true,minifyJS:true}).then(h=>console.log(h, c.load(h)('p').text()));

@@ -1,0 +1,1 @@
+test('ties', () => expect(1+1).toBe(2));

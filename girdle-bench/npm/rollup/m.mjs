@@ -1,0 +1,1 @@
+export const a = 1 + 2; console.log(a)

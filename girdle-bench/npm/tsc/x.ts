@@ -1,0 +1,1 @@
+const x: number = "a"; export {x}

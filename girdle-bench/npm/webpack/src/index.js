@@ -1,0 +1,1 @@
+import {tie} from './rope'; console.log(tie(['a','b']));

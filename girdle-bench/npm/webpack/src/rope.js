@@ -1,0 +1,1 @@
+export const tie = a => a.join('-');

@@ -1,0 +1,1 @@
+exports.x=require('ms')('2h')
