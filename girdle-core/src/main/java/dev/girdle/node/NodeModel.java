@@ -218,7 +218,7 @@ final class NodeModel implements LanguageModel {
 
   private Layout layOut(LayoutRequest request) {
     if (request.shape() != Shape.FOLDER) {
-      return ArchiveLayout.layOut(request, tree, linkage);
+      return ArchiveLayout.layOut(request, tree);
     }
     if (request.runtime().placement().isEmpty()) {
       return NodeLayout.layOut(request, tree);

@@ -2,12 +2,15 @@ package dev.girdle.node.archive;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.girdle.app.Component;
 import dev.girdle.app.Identity;
+import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.Template;
@@ -21,6 +24,7 @@ import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -53,7 +57,7 @@ public final class ArchiveLayout {
       String title,
       String prefix,
       String unpackAs,
-      boolean imports,
+      Map<String, List<Integer>> imports,
       List<Entry> entries,
       List<String> natives,
       Map<String, String> digests) {}
@@ -63,10 +67,9 @@ public final class ArchiveLayout {
    *
    * @param request what to lay out
    * @param tree its files
-   * @param linkage knows what asks for modules by importing them
    * @return the finished tree
    */
-  public static Layout layOut(LayoutRequest request, ModuleTree tree, NodeLinkage linkage) {
+  public static Layout layOut(LayoutRequest request, ModuleTree tree) {
     ProgramFiles program = ProgramFiles.of(request, tree, APP);
     Map<String, String> natives = new TreeMap<>();
     StringBuilder all = new StringBuilder();
@@ -77,17 +80,17 @@ public final class ArchiveLayout {
         }
         all.append(file.path()).append(' ').append(Sha256.of(file.content())).append('\n');
       }
-      boolean imports = false;
-      for (var component : request.selection().components()) {
-        for (var item : request.selection().items(component).keySet()) {
-          imports = imports || linkage.imports(item);
+      Map<String, List<Integer>> imports = new TreeMap<>();
+      for (Component component : request.selection().components()) {
+        for (Item item : request.selection().items(component).keySet()) {
+          List<Integer> calls = NodeLinkage.importsByCall(item);
+          if (!calls.isEmpty()) {
+            imports.put(APP + ModuleTree.path(item), calls);
+          }
         }
       }
       Identity identity = request.application().identity();
-      String digest =
-          Sha256.of(
-              dev.girdle.io.Content.of(
-                  all.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+      String digest = Sha256.of(Content.of(all.toString().getBytes(StandardCharsets.UTF_8)));
       Settings settings =
           new Settings(
               identity.title(),

@@ -16,6 +16,7 @@ import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
 import dev.girdle.closure.Wanted;
 import dev.girdle.node.pack.PackageJson;
+import dev.girdle.node.source.DynamicImports;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.node.tree.Resolution;
 import java.io.IOException;
@@ -82,26 +83,19 @@ public final class NodeLinkage implements Linkage {
   }
 
   /**
-   * Whether a file asks for others by importing them, so that Node has to be told of them in
-   * another way than of those that are required.
+   * Where a file imports others by a call.
    *
    * @param item any file
-   * @return false if it is no code, or cannot be read
+   * @return how many characters stand before each such call; empty if it is no code, or cannot be
+   *     read
    */
-  public boolean imports(Item item) {
+  public static List<Integer> importsByCall(Item item) {
     try {
-      return isCode(item)
-          && (item.path().endsWith(".mjs")
-              || sources.of(item).named().stream()
-                  .anyMatch(
-                      d ->
-                          d.thing().equals(NodeThing.IMPORTED)
-                              && !d.how().equals(NodeThing.NAMES)
-                              && !Builtins.isOne(d.name()))
-              || sources.of(item).open().stream()
-                  .anyMatch(o -> o.thing().equals(NodeThing.IMPORTED)));
-    } catch (UnreadableItemException | IOException e) {
-      return true; // it cannot be told, so all is made ready for it
+      return isCode(item) && item.content().size() <= ItemTexts.LARGEST_SOURCE
+          ? DynamicImports.of(SourceDemands.text(item))
+          : List.of();
+    } catch (IOException e) {
+      return List.of(); // the walk has told of it
     }
   }
 

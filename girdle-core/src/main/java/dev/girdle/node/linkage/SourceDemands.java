@@ -80,7 +80,7 @@ final class SourceDemands {
     }
   }
 
-  private static String text(Item item) throws IOException {
+  static String text(Item item) throws IOException {
     byte[] bytes = item.content().bytes((int) ItemTexts.LARGEST_SOURCE);
     return new String(bytes, StandardCharsets.UTF_8);
   }

@@ -50,7 +50,7 @@ public final class SourceReader {
   }
 
   private Token token(int i) {
-    return i >= 0 && i < tokens.size() ? tokens.get(i) : new Token(Token.Kind.SIGN, "", 0);
+    return i >= 0 && i < tokens.size() ? tokens.get(i) : new Token(Token.Kind.SIGN, "", 0, 0);
   }
 
   private boolean isName(int i, String name) {

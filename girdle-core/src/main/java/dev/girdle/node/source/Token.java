@@ -7,8 +7,9 @@ package dev.girdle.node.source;
  * @param text a name, a sign, a number as it is written; the value of a string or of a part of a
  *     template
  * @param line where it begins, from 1
+ * @param end how many characters of the text stand before its end
  */
-record Token(Kind kind, String text, int line) {
+record Token(Kind kind, String text, int line, int end) {
   /** What tokens there are (ECMAScript specification, "Lexical Grammar"). */
   enum Kind {
     /** A name or a reserved word. */

@@ -114,7 +114,7 @@ final class Tokens {
   }
 
   private void add(Token.Kind kind, String value, int begin) {
-    tokens.add(new Token(kind, value, begin));
+    tokens.add(new Token(kind, value, begin, at));
   }
 
   private void string(char quote) {

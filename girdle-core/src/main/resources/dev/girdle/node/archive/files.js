@@ -115,13 +115,16 @@ function girdleFiles(place, offset, length, log) {
       told.add(entry);
       real.appendFileSync(log, entry.name + '\n');
     }
-    const guess = bytes(entry.at, 30 + 1024 + entry.packed);
+    const guess = bytes(entry.at, 30 + Buffer.byteLength(entry.name) + 64 + entry.packed);
     const start = 30 + guess.readUInt16LE(26) + guess.readUInt16LE(28);
     const packed =
       start + entry.packed <= guess.length
         ? guess.subarray(start, start + entry.packed)
         : bytes(entry.at + start, entry.packed);
-    const plain = entry.method === 0 ? Buffer.from(packed) : zlib.inflateRawSync(packed);
+    const plain =
+      entry.method === 0
+        ? Buffer.from(packed)
+        : zlib.inflateRawSync(packed, { chunkSize: Math.max(64, entry.size + 1) });
     if (plain.length !== entry.size) {
       throw new Error(`${place} is damaged. Fetch it again.`);
     }
@@ -258,7 +261,7 @@ function girdleFiles(place, offset, length, log) {
     if (!isFolder(name)) return undefined;
     const main = description(name)?.main;
     if (typeof main === 'string' && main !== '') {
-      const file = path.posix.join(name, main);
+      const file = path.posix.join(name, main).replace(/\/$/, '');
       const found = asFile(file) ?? asFile(file + '/index');
       if (found) return found;
     }
@@ -359,7 +362,7 @@ function girdleFiles(place, offset, length, log) {
       if (!isFolder(there) && !isFile(there + '.js')) continue;
       const byExports = exported(there, subpath, conditions, isImport);
       if (byExports) return byExports.file;
-      const file = there + (parts[2] ?? '');
+      const file = path.posix.normalize(there + (parts[2] ?? '')).replace(/\/$/, '');
       const found = isImport && parts[2] ? isFile(file) && file : (asFile(file) ?? asFolder(file));
       if (found) return found;
       if (isImport) return undefined;
@@ -486,14 +489,13 @@ function girdleFiles(place, offset, length, log) {
 
   const SYNTAX =
     /^\s*(?:import\s*(?:[\w$*{'"]|\/[/*])|export\s+(?:default|const|let|var|function|class|async|\{|\*)|export\s*[{*])/m;
-  function kind(name) {
+  const REQUIRING = /\b(?:require\s*\(|module\.exports|exports\.)/;
+  function kind(name, text) {
     const told = format(name);
     if (told !== 'commonjs?') return told;
     // neither says its description nor its ending; a newer Node looks at the text
-    return SYNTAX.test(read(name).toString()) &&
-      !/\b(?:require\s*\(|module\.exports|exports\.)/.test(read(name).toString())
-      ? 'module'
-      : 'commonjs';
+    const source = text ?? read(name).toString();
+    return !REQUIRING.test(source) && SYNTAX.test(source) ? 'module' : 'commonjs';
   }
 
   function load(address) {

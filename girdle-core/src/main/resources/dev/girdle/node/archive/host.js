@@ -5,14 +5,15 @@
   const os = require('os');
   const path = require('path');
   const Module = require('module');
-  const children = require('child_process');
-  const threads = require('worker_threads');
   const place = fs.realpathSync(__filename);
   const offset = Number('###OFFSET###');
   const length = Number('###LENGTH###');
   const log =
     process.env.GIRDLE_SEEN &&
-    path.join(process.env.GIRDLE_SEEN, `used-${process.pid}-${threads.threadId}.txt`);
+    path.join(
+      process.env.GIRDLE_SEEN,
+      `used-${process.pid}-${require('worker_threads').threadId}.txt`,
+    );
   const files = girdleFiles(place, offset, length, log);
   const { inside, outside, follow, entries, folders } = files;
   const original = { ...fs };
@@ -489,12 +490,130 @@
     const own = function (module, file) {
       const name = inside(file);
       if (name === undefined || !entries.has(follow(name))) return before.apply(this, arguments);
-      if (files.kind(name) === 'module')
+      const text = readOf(name, 'utf8', file);
+      if (files.kind(name, text) === 'module') {
         return required(module, file, name, before, this, arguments);
-      module._compile(readOf(name, 'utf8', file).replace(/^\ufeff/, ''), file);
+      }
+      run(module, withImports(text, name), file, name);
       return undefined;
     };
     if (ending !== '.cjs' || Module._extensions['.cjs']) Module._extensions[ending] = own;
+  }
+
+  // A CommonJS module that imports by a call does it through this program, so that Node need not be
+  // told of imports before one comes. The word that stands in its place is as long.
+  const WORD = '$imprt';
+  function withImports(text, name) {
+    const calls = settings.imports[name];
+    if (!calls) return text;
+    if (text.includes(WORD)) {
+      hooks();
+      return text;
+    }
+    let changed = '';
+    let from = 0;
+    for (const call of calls) {
+      changed += text.slice(from, call) + WORD;
+      from = call + WORD.length;
+    }
+    const how = `globalThis[Symbol.for('girdle.import')](s, __filename, o)`;
+    return `${changed}${text.slice(from)}\n;function ${WORD}(s, o) { return ${how}; }`;
+  }
+
+  const importConditions = ['node', 'import', 'node-addons'];
+  Object.defineProperty(globalThis, Symbol.for('girdle.import'), {
+    value: async (specifier, from, options) => {
+      const parent = require('url').pathToFileURL(from).href;
+      const wanted = String(specifier);
+      if (!hooks()) {
+        const there = require('url').pathToFileURL(everything(follow(inside(from)))).href;
+        const near = /^\.{0,2}\//.test(wanted) ? new URL(wanted, there).href : wanted;
+        return options === undefined ? import(near) : import(near, options);
+      }
+      const found = isBuiltin(wanted)
+        ? undefined
+        : files.resolveImport(wanted, { parentURL: parent, conditions: importConditions });
+      const address =
+        found?.url ?? (/^\.{0,2}\//.test(wanted) ? new URL(wanted, parent).href : wanted);
+      return options === undefined ? import(address) : import(address, options);
+    },
+  });
+
+  // What V8 has compiled is kept in the user's cache, so that the next start is quicker; it is worth
+  // while for many modules only.
+  const [WRAPPED, ENDED] = [
+    '(function (exports, require, module, __filename, __dirname) { ',
+    '\n});',
+  ];
+  const compile = Module.prototype._compile;
+  const compiled = [];
+  let code;
+  let store;
+  function openStore() {
+    code = new Map();
+    if (entries.size < 300 || process.env.NODE_DISABLE_COMPILE_CACHE) return;
+    try {
+      const called = `compiled-${process.version}-${process.platform}-${process.arch}`;
+      store = path.join(unpackFolder(), called);
+      const bytes = original.readFileSync(store);
+      const start = 4 + bytes.readUInt32LE(0);
+      const table = JSON.parse(bytes.utf8Slice(4, start));
+      for (const [name, [from, to]] of Object.entries(table)) {
+        code.set(name, bytes.subarray(start + from, start + to));
+      }
+    } catch {
+      // there is none yet, or none can be kept
+    }
+  }
+
+  function run(module, text, file, name) {
+    if (!code) openStore();
+    const isPlain = Module.prototype._compile === compile && !Object.hasOwn(module, '_compile');
+    if (!store || !isPlain) {
+      module._compile(text.replace(/^\ufeff/, ''), file);
+      return;
+    }
+    const vm = require('vm');
+    const cachedData = code.get(name);
+    const script = new vm.Script(WRAPPED + text.replace(/^\ufeff?(#!.*)?/, '') + ENDED, {
+      filename: file,
+      columnOffset: -WRAPPED.length,
+      cachedData,
+      importModuleDynamically: vm.constants?.USE_MAIN_CONTEXT_DEFAULT_LOADER,
+    });
+    if (!cachedData || script.cachedDataRejected) {
+      code.delete(name);
+      compiled.push([name, script]);
+    }
+    const require_ = (id) => module.require(id);
+    require_.resolve = (request, options) =>
+      Module._resolveFilename(request, module, false, options);
+    require_.resolve.paths = (request) => Module._resolveLookupPaths(request, module);
+    require_.main = process.mainModule;
+    require_.extensions = Module._extensions;
+    require_.cache = Module._cache;
+    const call = [module.exports, require_, module, file, path.dirname(file)];
+    Reflect.apply(script.runInThisContext(), module.exports, call);
+  }
+
+  function keepCompiled() {
+    if (!store || compiled.length < 50) return;
+    try {
+      for (const [name, script] of compiled) code.set(name, script.createCachedData());
+      let at = 0;
+      const table = {};
+      for (const [name, bytes] of code) table[name] = [at, (at += bytes.length)];
+      const head = Buffer.from(JSON.stringify(table));
+      const length = Buffer.alloc(4);
+      length.writeUInt32LE(head.length);
+      const part = `${store}.${process.pid}.part`;
+      original.writeFileSync(part, Buffer.concat([length, head, ...code.values()]), {
+        mode: 0o600,
+      });
+      original.renameSync(part, store);
+    } catch {
+      // the next start compiles again
+    }
   }
 
   // A module that is required. A Node that lets nobody hand it one loads it from a file.
@@ -533,6 +652,7 @@
     if (Module.registerHooks) {
       Module.registerHooks({
         resolve(specifier, context, next) {
+          prepare(specifier);
           return isBuiltin(specifier)
             ? next(specifier, context)
             : (imported(specifier, context) ?? next(specifier, context));
@@ -545,6 +665,9 @@
         },
       });
     } else if (Module.register) {
+      // the thread that finds modules cannot tell this one when it comes to them
+      prepare('child_process');
+      prepare('worker_threads');
       const source = `import { createRequire } from 'node:module';
 const require = createRequire('file:///girdle');
 ${girdleFiles}
@@ -600,60 +723,83 @@ export async function load(address, context, next) { return files.load(address) 
     return [command, words, options];
   }
 
-  for (const call of ['spawn', 'spawnSync', 'execFile', 'execFileSync']) {
-    const before = children[call];
-    children[call] = Object.assign(function (command, ...rest) {
-      const words = Array.isArray(rest[0]) ? rest.shift() : undefined;
-      const options = rest[0] !== null && typeof rest[0] === 'object' ? rest.shift() : undefined;
-      const [c, w, o] = redirected(command, words ?? [], options);
-      return before.call(this, c, w, ...(o === undefined ? [] : [o]), ...rest);
-    }, before);
-    named(children[call], call);
-  }
-  const promisify = require('util').promisify;
-  children.execFile[promisify.custom] = (...all) => {
-    let child;
-    const promise = new Promise((resolve, reject) => {
-      child = children.execFile(...all, (error, stdout, stderr) =>
-        error ? reject(Object.assign(error, { stdout, stderr })) : resolve({ stdout, stderr }),
-      );
-    });
-    promise.child = child;
-    return promise;
+  // Both take time to load, and most programs want neither.
+  const lazily = {
+    child_process(children) {
+      for (const call of ['spawn', 'spawnSync', 'execFile', 'execFileSync']) {
+        const before = children[call];
+        children[call] = Object.assign(function (command, ...rest) {
+          const words = Array.isArray(rest[0]) ? rest.shift() : undefined;
+          const options =
+            rest[0] !== null && typeof rest[0] === 'object' ? rest.shift() : undefined;
+          const [c, w, o] = redirected(command, words ?? [], options);
+          return before.call(this, c, w, ...(o === undefined ? [] : [o]), ...rest);
+        }, before);
+        named(children[call], call);
+      }
+      const promisify = require('util').promisify;
+      children.execFile[promisify.custom] = (...all) => {
+        let child;
+        const promise = new Promise((resolve, reject) => {
+          child = children.execFile(...all, (error, stdout, stderr) =>
+            error ? reject(Object.assign(error, { stdout, stderr })) : resolve({ stdout, stderr }),
+          );
+        });
+        promise.child = child;
+        return promise;
+      };
+      const fork = children.fork;
+      children.fork = function (file, ...rest) {
+        const words = Array.isArray(rest[0]) ? rest.shift() : [];
+        const options = rest[0] ?? {};
+        const name = file === place ? undefined : inside(file);
+        if (name === undefined) return fork.call(this, file, words, options);
+        const there = files.find(outside(name), 'app/x', requireConditions, false) ?? name;
+        return fork.call(this, place, words, {
+          ...options,
+          env: { ...(options.env ?? process.env), GIRDLE_INNER: there },
+        });
+      };
+    },
+    worker_threads(threads) {
+      const Worker = threads.Worker;
+      threads.Worker = class extends Worker {
+        constructor(file, options = {}) {
+          const name =
+            options.eval || (typeof file === 'string' && file.startsWith('data:'))
+              ? undefined
+              : inside(file);
+          const there =
+            name === undefined
+              ? undefined
+              : files.find(outside(name), 'app/x', requireConditions, false);
+          if (there === undefined) super(file, options);
+          else
+            super(
+              `globalThis[Symbol.for('girdle.inner')] = ${JSON.stringify(there)}; require(${JSON.stringify(place)})`,
+              { ...options, eval: true },
+            );
+        }
+      };
+      Object.defineProperty(threads.Worker, 'name', { value: 'Worker' });
+    },
   };
-  const fork = children.fork;
-  children.fork = function (file, ...rest) {
-    const words = Array.isArray(rest[0]) ? rest.shift() : [];
-    const options = rest[0] ?? {};
-    const name = file === place ? undefined : inside(file);
-    if (name === undefined) return fork.call(this, file, words, options);
-    const there = files.find(outside(name), 'app/x', requireConditions, false) ?? name;
-    return fork.call(this, place, words, {
-      ...options,
-      env: { ...(options.env ?? process.env), GIRDLE_INNER: there },
-    });
-  };
-
-  const Worker = threads.Worker;
-  threads.Worker = class extends Worker {
-    constructor(file, options = {}) {
-      const name =
-        options.eval || (typeof file === 'string' && file.startsWith('data:'))
-          ? undefined
-          : inside(file);
-      const there =
-        name === undefined
-          ? undefined
-          : files.find(outside(name), 'app/x', requireConditions, false);
-      if (there === undefined) super(file, options);
-      else
-        super(
-          `globalThis[Symbol.for('girdle.inner')] = ${JSON.stringify(there)}; require(${JSON.stringify(place)})`,
-          { ...options, eval: true },
-        );
+  function prepare(request) {
+    const name = typeof request === 'string' ? request.replace(/^node:/, '') : '';
+    // what starts processes of its own starts them by this one
+    const patch = name === 'cluster' ? 'child_process' : name;
+    if (Object.hasOwn(lazily, patch)) {
+      const change = lazily[patch];
+      delete lazily[patch];
+      change(require(patch));
+      Module.syncBuiltinESMExports();
     }
+  }
+  const loadAny = Module._load;
+  Module._load = function (request) {
+    prepare(request);
+    return loadAny.apply(this, arguments);
   };
-  Object.defineProperty(threads.Worker, 'name', { value: 'Worker' });
 
   Module.syncBuiltinESMExports();
 
@@ -665,6 +811,7 @@ export async function load(address, context, next) { return files.load(address) 
   delete process.env.GIRDLE_INNER;
   let first = [];
   if (inner === undefined) {
+    process.on('exit', keepCompiled);
     const wanted = process.env[prefix + '_ENTRY'] || settings.entries[0].name;
     const entry = settings.entries.find((e) => e.name === wanted);
     if (!entry) {
@@ -680,7 +827,7 @@ export async function load(address, context, next) { return files.load(address) 
   const main = outside(follow(inner) ?? inner);
   process.argv[1] = main;
   const isModule = files.kind(inside(main)) === 'module';
-  const isHooked = (settings.imports || isModule) && hooks();
+  if (isModule && !hooks()) process.argv[1] = everything(inside(main));
   let settled = !isModule;
   const failed = (error) => {
     settled = true;
@@ -690,7 +837,7 @@ export async function load(address, context, next) { return files.load(address) 
   };
   const begin = () => {
     if (!isModule) {
-      Module._load(isHooked || !settings.imports ? main : process.argv[1], null, true);
+      Module._load(main, null, true);
       return undefined;
     }
     // what a module still waits for when nothing is left to do, Node tells by this status
