@@ -18,8 +18,13 @@ import java.util.Set;
  */
 public final class Resolution {
   private static final List<String> ENDINGS = List.of(".js", ".json", ".node");
-  private static final Set<String> REQUIRING = Set.of("node", "require", "module-sync", "default");
-  private static final Set<String> IMPORTING = Set.of("node", "import", "module-sync", "default");
+  private static final Set<String> REQUIRING =
+      Set.of("node", "node-addons", "require", "module-sync", "default");
+  private static final Set<String> IMPORTING =
+      Set.of("node", "node-addons", "import", "module-sync", "default");
+
+  /** Conditions that hold on some Nodes only, or by their options; on others, the next one does. */
+  private static final Set<String> SOMETIMES = Set.of("module-sync", "node-addons");
 
   private final ModuleTree tree;
 
@@ -237,15 +242,28 @@ public final class Resolution {
       return Optional.empty();
     }
     Set<String> conditions = isImport ? IMPORTING : REQUIRING;
+    Optional<Found> sometimes = Optional.empty();
     for (Map.Entry<String, JsonNode> entry : target.properties()) {
       if (conditions.contains(entry.getKey())) {
         Optional<Found> found = target(folder, entry.getValue(), rest, isImport);
+        if (found.isPresent() && !SOMETIMES.contains(entry.getKey())) {
+          return Optional.of(both(sometimes, found.get()));
+        }
         if (found.isPresent()) {
-          return found;
+          sometimes = Optional.of(both(sometimes, found.get()));
         }
       }
     }
-    return Optional.empty();
+    return sometimes;
+  }
+
+  private static Found both(Optional<Found> sometimes, Found found) {
+    if (sometimes.isEmpty()) {
+      return found;
+    }
+    Set<Item> all = new LinkedHashSet<>(sometimes.get().files());
+    all.addAll(found.files());
+    return new Found(List.copyOf(all), found.why());
   }
 
   private Found exact(String path) {

@@ -234,4 +234,37 @@ class ResolutionTest {
     assertThat(found("rope/../../../x", "app.js", false)).isEqualTo("nothing");
     assertThat(found("a\0b", "app.js", false)).isEqualTo("nothing");
   }
+
+  /** What holds on some Nodes only is not all that goes along. */
+  @Test
+  void conditionsThatHoldSometimesBringWhatOthersFind() {
+    file("m.js", "");
+    file(
+        "node_modules/tide/package.json",
+        "{\"exports\": {\"types\": \"./t.d.ts\", \"module-sync\": \"./s.mjs\", \"import\": \"./i.mjs\","
+            + " \"require\": \"./r.cjs\"}}");
+    file(
+        "node_modules/gauge/package.json",
+        "{\"exports\": {\".\": {\"node-addons\": \"./native.js\", \"default\": \"./plain.js\"},"
+            + " \"./x\": {\"module-sync\": \"./s.mjs\"}}}");
+    for (String name : List.of("s.mjs", "i.mjs", "r.cjs", "t.d.ts")) {
+      file("node_modules/tide/" + name, "");
+    }
+    for (String name : List.of("native.js", "plain.js", "s.mjs")) {
+      file("node_modules/gauge/" + name, "");
+    }
+    assertThat(all("tide", false))
+        .containsExactly(
+            "node_modules/tide/s.mjs", "node_modules/tide/package.json", "node_modules/tide/r.cjs");
+    assertThat(all("tide", true)).contains("node_modules/tide/s.mjs", "node_modules/tide/i.mjs");
+    assertThat(all("gauge", false))
+        .contains("node_modules/gauge/native.js", "node_modules/gauge/plain.js");
+    assertThat(all("gauge/x", false)).contains("node_modules/gauge/s.mjs");
+  }
+
+  private List<String> all(String specifier, boolean isImport) {
+    return resolution().find(specifier, "m.js", isImport).files().stream()
+        .map(ModuleTree::path)
+        .toList();
+  }
 }
