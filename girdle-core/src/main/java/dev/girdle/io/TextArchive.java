@@ -5,7 +5,6 @@ import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.Channels;
 import java.nio.channels.ClosedChannelException;
-import java.nio.channels.NonWritableChannelException;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -92,13 +91,13 @@ public final class TextArchive implements Content, Seekable {
     return new Decoded(Files.newByteChannel(file));
   }
 
-  private final class Decoded implements SeekableByteChannel {
+  private final class Decoded extends ReadOnlyChannel {
     private final SeekableByteChannel text;
-    private long position;
     private byte[] block = {};
     private long blockStart;
 
     Decoded(SeekableByteChannel text) {
+      super(size);
       this.text = text;
     }
 
@@ -107,6 +106,7 @@ public final class TextArchive implements Content, Seekable {
       if (!isOpen()) {
         throw new ClosedChannelException();
       }
+      long position = position();
       if (position >= size) {
         return -1;
       }
@@ -116,11 +116,15 @@ public final class TextArchive implements Content, Seekable {
           load(position / BYTES);
         }
         int from = (int) (position - blockStart);
+        if (from >= block.length) {
+          throw new IOException("is damaged: its archive is no base64");
+        }
         int count = Math.min(target.remaining(), block.length - from);
         target.put(block, from, count);
         position += count;
         read += count;
       }
+      position(position);
       return read;
     }
 
@@ -140,35 +144,6 @@ public final class TextArchive implements Content, Seekable {
         throw new IOException("is damaged: its archive is no base64", e);
       }
       blockStart = group * BYTES;
-      if (block.length == 0 || position >= blockStart + block.length) {
-        throw new IOException("is damaged: its archive is no base64");
-      }
-    }
-
-    @Override
-    public long position() {
-      return position;
-    }
-
-    @Override
-    public SeekableByteChannel position(long newPosition) {
-      position = newPosition;
-      return this;
-    }
-
-    @Override
-    public long size() {
-      return size;
-    }
-
-    @Override
-    public int write(ByteBuffer source) {
-      throw new NonWritableChannelException();
-    }
-
-    @Override
-    public SeekableByteChannel truncate(long newSize) {
-      throw new NonWritableChannelException();
     }
 
     @Override

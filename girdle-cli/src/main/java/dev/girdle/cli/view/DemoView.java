@@ -58,13 +58,7 @@ public record DemoView(Console console, boolean json) {
             + console.paint(Paint.FAINT, "   (in an emptied environment)"));
     console.gap();
     console.out().print(outputs.get(0));
-    compare(
-        analysis,
-        artifacts,
-        i ->
-            outputs.get(i).equals(expected)
-                ? console.paint(Paint.GOOD, "yes")
-                : console.paint(Paint.BAD, "no"));
+    compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
     console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
     console.gap();
     return allSame;
@@ -102,13 +96,7 @@ public record DemoView(Console console, boolean json) {
   public boolean second(
       Analysis analysis, List<Artifact> artifacts, String expected, List<String> outputs) {
     if (!json) {
-      compare(
-          analysis,
-          artifacts,
-          i ->
-              outputs.get(i).equals(expected)
-                  ? console.paint(Paint.GOOD, "yes")
-                  : console.paint(Paint.BAD, "no"));
+      compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
     }
     return outputs.stream().allMatch(expected::equals);
   }
@@ -124,6 +112,10 @@ public record DemoView(Console console, boolean json) {
       compare(analysis, artifacts, i -> "not started");
       console.line("  There is no " + analysis.need().orElseThrow().text() + " here to start it.");
     }
+  }
+
+  private String sameness(boolean same) {
+    return same ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no");
   }
 
   /** Whole components by their names, parts of others by their number. */

@@ -40,6 +40,20 @@ final class Tokens {
 
   private static final String SIGNS = "{}()[];,<>+-*/%&|^!~?:=.@#";
 
+  /** Whether a character of ASCII belongs to a name; a backslash begins an escape in one. */
+  private static final boolean[] PLAIN = new boolean[128];
+
+  /** Signs of one character, which most tokens are. */
+  private static final String[] SINGLE = new String[128];
+
+  static {
+    for (char c = 0; c < PLAIN.length; c++) {
+      boolean isLetter = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z';
+      PLAIN[c] = isLetter || c >= '0' && c <= '9' || c == '_' || c == '$' || c == '\\';
+      SINGLE[c] = String.valueOf(c);
+    }
+  }
+
   private final String text;
   private final List<Token> tokens = new ArrayList<>();
 
@@ -74,19 +88,19 @@ final class Tokens {
     if (c == '\n') {
       line++;
       at++;
-    } else if (Character.isWhitespace(c) || c == '\ufeff') {
+    } else if (c == ' ' || Character.isWhitespace(c) || c == '\ufeff') {
       at++;
-    } else if (text.startsWith("//", at) || text.startsWith("<!--", at)) {
+    } else if (isOfName(c) && !(c >= '0' && c <= '9')) {
+      name();
+    } else if (c == '/' && text.startsWith("//", at) || c == '<' && text.startsWith("<!--", at)) {
       skipLine();
-    } else if (text.startsWith("/*", at)) {
+    } else if (c == '/' && text.startsWith("/*", at)) {
       skipComment();
     } else if (c == '"' || c == '\'') {
       string(c);
     } else if (c == '`') {
       at++;
       template(Token.Kind.TEXT, Token.Kind.TEXT_BEFORE);
-    } else if (Character.isJavaIdentifierStart(c) || c == '\\') {
-      name();
     } else if (c >= '0' && c <= '9' || c == '.' && isDigit(at + 1)) {
       number();
     } else if (c == '/' && patternMayFollow) {
@@ -94,6 +108,14 @@ final class Tokens {
     } else {
       sign(c);
     }
+  }
+
+  /** Nearly all names are of plain letters. */
+  private static boolean isOfName(char c) {
+    if (c < PLAIN.length) {
+      return PLAIN[c];
+    }
+    return c != '\ufeff' && Character.isJavaIdentifierPart(c);
   }
 
   private boolean isDigit(int place) {
@@ -119,6 +141,14 @@ final class Tokens {
 
   private void string(char quote) {
     int begin = line;
+    int end = text.indexOf(quote, at + 1);
+    if (end >= 0 && isPlain(at + 1, end)) {
+      String plain = text.substring(at + 1, end);
+      at = end + 1;
+      add(Token.Kind.STRING, plain, begin);
+      patternMayFollow = false;
+      return;
+    }
     StringBuilder value = new StringBuilder();
     at++;
     while (at < text.length() && text.charAt(at) != quote && text.charAt(at) != '\n') {
@@ -130,6 +160,17 @@ final class Tokens {
     }
     add(Token.Kind.STRING, value.toString(), begin);
     patternMayFollow = false;
+  }
+
+  /** Whether a part of a string stands for itself. */
+  private boolean isPlain(int from, int to) {
+    for (int i = from; i < to; i++) {
+      char c = text.charAt(i);
+      if (c == '\\' || c == '\n') {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** One character of a string or template, which may be written in several. */
@@ -197,9 +238,7 @@ final class Tokens {
 
   private void name() {
     int begin = at;
-    while (at < text.length()
-        && (Character.isJavaIdentifierPart(text.charAt(at)) && text.charAt(at) != '\0'
-            || text.charAt(at) == '\\')) {
+    while (at < text.length() && isOfName(text.charAt(at))) {
       at++;
     }
     String value = text.substring(begin, at);
@@ -275,8 +314,12 @@ final class Tokens {
       patternMayFollow = mayFollow;
       return;
     }
-    String sign = text.startsWith("...", at) ? "..." : text.startsWith("=>", at) ? "=>" : "" + c;
-    if (text.startsWith("?.", at) && !isDigit(at + 2)) {
+    String sign = SINGLE[c]; // all of SIGNS are plain
+    if (c == '.' && text.startsWith("...", at)) {
+      sign = "...";
+    } else if (c == '=' && text.startsWith("=>", at)) {
+      sign = "=>";
+    } else if (c == '?' && text.startsWith("?.", at) && !isDigit(at + 2)) {
       sign = ".";
       at++;
     }
