@@ -153,7 +153,7 @@ function keepCompiled() {
     const head = Buffer.from(JSON.stringify(table));
     const length = Buffer.alloc(4);
     length.writeUInt32LE(head.length);
-    const part = `${store}.${process.pid}.part`;
+    const part = partOf(store);
     original.writeFileSync(part, Buffer.concat([length, head, ...code.values()]), {
       mode: 0o600,
     });

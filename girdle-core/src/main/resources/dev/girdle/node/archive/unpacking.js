@@ -45,11 +45,16 @@ function digest(bytes) {
   return require('crypto').createHash('sha256').update(bytes).digest('hex');
 }
 
+// Where something is made before it gets to its place; others may be making the same.
+function partOf(file) {
+  return `${file}.${process.pid}-${Math.random().toString(36).slice(2)}.part`;
+}
+
 function write(name) {
   const file = path.join(unpackFolder(), ...name.split('/'));
   if (!isWhole(file, name)) {
     original.mkdirSync(path.dirname(file), { recursive: true, mode: 0o700 });
-    const part = `${file}.${process.pid}.part`;
+    const part = partOf(file);
     original.writeFileSync(part, files.content(entries.get(name)), {
       mode: natives.includes(name) || entries.get(name).mode & 0o111 ? 0o700 : 0o600,
     });
