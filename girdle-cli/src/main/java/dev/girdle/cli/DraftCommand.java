@@ -49,7 +49,7 @@ final class DraftCommand implements Callable<Integer> {
     try (Application found = analyzer.survey(plan)) {
       Optional<Analysis> analysis =
           found.starts().isEmpty() ? Optional.empty() : Optional.of(analyzer.analyze(plan, found));
-      write(Draft.of(plan, found, analysis, folder, analyzer.language(plan).support().archive()));
+      write(Draft.of(plan, found, analysis, folder, analyzer.language(plan)));
       common.show(new DraftView(to, found, analysis), context);
     }
     return 0;

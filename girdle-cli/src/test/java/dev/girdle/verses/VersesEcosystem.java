@@ -55,7 +55,13 @@ public final class VersesEcosystem implements Ecosystem {
   @Override
   public LanguageWords words() {
     return new LanguageWords(
-        "verse", "verses", "no verse is the first", "Name it: --entry FILE.", "Write them");
+        "verse",
+        "verses",
+        "no verse is the first",
+        "Name it: --entry FILE.",
+        "Write them",
+        "--loud",
+        "songs/**");
   }
 
   @Override

@@ -6,6 +6,9 @@ import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Unresolved;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.plan.FormKind;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.seal.Analysis;
@@ -26,7 +29,7 @@ public final class Draft {
   private final Application application;
   private final Optional<Analysis> analysis;
   private final Path folder;
-  private final String archive;
+  private final Ecosystem language;
   private final StringBuilder text = new StringBuilder();
 
   private Draft(
@@ -34,8 +37,8 @@ public final class Draft {
       Application application,
       Optional<Analysis> analysis,
       Path folder,
-      String archive) {
-    this.archive = archive;
+      Ecosystem language) {
+    this.language = language;
     this.plan = plan;
     this.application = application;
     this.analysis = analysis;
@@ -49,7 +52,7 @@ public final class Draft {
    * @param application what survey found
    * @param analysis what its closure tells; empty if the entry point is not clear
    * @param folder the folder that the plan is to lie in
-   * @param archive the ending of the language's archives
+   * @param language the language that leads
    * @return YAML that fits {@code docs/schema/plan.schema.json}
    */
   public static String of(
@@ -57,8 +60,8 @@ public final class Draft {
       Application application,
       Optional<Analysis> analysis,
       Path folder,
-      String archive) {
-    return new Draft(plan, application, analysis, folder, archive).write();
+      Ecosystem language) {
+    return new Draft(plan, application, analysis, folder, language).write();
   }
 
   private String write() {
@@ -90,7 +93,10 @@ public final class Draft {
     section("What is sealed: a folder, a jar or a pattern, seen from this file.", "application");
     line("  from: " + Scalar.of(path(plan.source().app())));
     if (plan.source().with().isEmpty()) {
-      line("  # with: [more." + archive + ", folder/*." + archive + "]");
+      if (takesArchives()) {
+        String ending = language.support().archive();
+        line("  # with: [more." + ending + ", folder/*." + ending + "]");
+      }
     } else {
       line("  with: " + Scalar.list(plan.source().with().stream().map(this::path).toList()));
     }
@@ -164,7 +170,7 @@ public final class Draft {
               + "   # "
               + start.entry().foundBy());
       optional("arguments", start.arguments(), "[--harbour, north]");
-      optional("options", start.options(), "[-Xmx512m, -Dharbour=north]");
+      optional("options", start.options(), "[" + language.words().exampleOptions() + "]");
       line("    # environment: {HARBOUR: north}");
       line(
           start.opensWindow()
@@ -199,17 +205,19 @@ public final class Draft {
 
   private void contents() {
     section("What goes in and what stays behind.", "contents");
-    line("  # what nothing needs is left out: none of it, components, also files, also classes");
+    line(
+        "  # what nothing needs is left out: none of it, components, also files, also "
+            + language.words().units());
     line("  prune: " + plan.choice().prune().text());
     analysis.ifPresent(this::ballast);
-    patterns("always", plan.choice().always(), "org.ternhaven.plugins.**", "loaded by name");
+    patterns("always", plan.choice().always(), language.words().examplePattern(), "loaded by name");
     patterns("never", plan.choice().never(), "some-library", "only tests use it");
     List<String> missing =
         analysis.map(Analysis::faults).orElse(List.of()).stream().map(Unresolved::name).toList();
     if (!missing.isEmpty()) {
       line("  # needed and missing; add it with \"with\" above, or say that it may be missing:");
     }
-    String example = missing.isEmpty() ? "org.ternhaven.radio.**" : missing.get(0);
+    String example = missing.isEmpty() ? language.words().examplePattern() : missing.get(0);
     patterns("missing-ok", plan.choice().missingOk(), example, "the program copes without it");
     line("  # files:                     # what goes in besides, and where to");
     line("  #   - {from: manual.pdf, to: doc/manual.pdf}");
@@ -273,12 +281,26 @@ public final class Draft {
             : "targets: " + Scalar.list(wanted.stream().map(Target::text).toList()));
   }
 
+  /** Whether its programs come as several archives. */
+  private boolean takesArchives() {
+    return language.support().shapes().contains(Shape.NESTED);
+  }
+
   private void forms() {
     section("What is made of it.", "forms");
-    line(
-        "  - archive                    # one " + archive + ", for a machine that has the runtime");
-    line("  # - folder                   # portable, with starters; zip and tgz: the same, packed");
-    line("  # - {form: archive, kind: merged, as: \"{name}-{release}-merged." + archive + "\"}");
+    String ending = language.support().archive();
+    String archive =
+        "archive                    # one " + ending + ", for a machine that has the runtime";
+    String portable =
+        "folder                   # portable, with starters; zip and tgz: the same, packed";
+    boolean isArchive = language.support().usual() == FormKind.ARCHIVE;
+    line("  - " + (isArchive ? archive : portable.replace("folder ", "folder   ")));
+    if (isArchive || !ending.isEmpty()) {
+      line("  # - " + (isArchive ? portable : archive.replace("archive   ", "archive ")));
+    }
+    if (takesArchives()) {
+      line("  # - {form: archive, kind: merged, as: \"{name}-{release}-merged." + ending + "\"}");
+    }
     line("  # - {form: tgz, compression: 9}");
     line("");
     line("# The folder that it is made in, seen from this file.");

@@ -8,9 +8,17 @@ package dev.girdle.ecosystem;
  * @param nothingToStart why nothing can be started, if nothing is found
  * @param startAdvice what users can do then
  * @param supplyAdvice how users add what is missing, as the begin of a sentence
+ * @param exampleOptions options for the runtime, as a draft of a plan shows them
+ * @param examplePattern a pattern of code that is loaded by name, as a draft shows it
  */
 public record LanguageWords(
-    String unit, String units, String nothingToStart, String startAdvice, String supplyAdvice) {
+    String unit,
+    String units,
+    String nothingToStart,
+    String startAdvice,
+    String supplyAdvice,
+    String exampleOptions,
+    String examplePattern) {
   /**
    * A number of units of code.
    *

@@ -47,7 +47,9 @@ public final class JavaEcosystem implements Ecosystem {
         "classes",
         "no class has a main method",
         "If the main class is in another folder or jar, add it with --with PATH.",
-        "Add what holds them with --with PATH");
+        "Add what holds them with --with PATH",
+        "-Xmx512m, -Dharbour=north",
+        "org.ternhaven.plugins.**");
   }
 
   @Override

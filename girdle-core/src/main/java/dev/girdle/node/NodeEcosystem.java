@@ -66,7 +66,9 @@ public final class NodeEcosystem implements Ecosystem {
         "modules",
         "it has no start script, command or main file, and no script at its top",
         "Name the file that is started, by its path in the folder: --entry FILE.",
-        "Install what holds them");
+        "Install what holds them",
+        "--max-old-space-size=512",
+        "node_modules/pier-plugins/**");
   }
 
   @Override

@@ -44,7 +44,7 @@ class DraftTest {
     try (Application found = analyzer.survey(plan)) {
       Optional<Analysis> analysis =
           found.starts().isEmpty() ? Optional.empty() : Optional.of(analyzer.analyze(plan, found));
-      return Draft.of(plan, found, analysis, dir, "jar");
+      return Draft.of(plan, found, analysis, dir, analyzer.language(plan));
     }
   }
 
