@@ -36,6 +36,7 @@ assert.equal(cp.spawnSync(process.execPath,['--no-warnings',path.join(__dirname,
 const p=await require('util').promisify(cp.execFile)(process.execPath,[path.join(__dirname,'k2.js'),'v']); assert.equal(p.stdout,'v\n');
 assert(/m\.js:\d+:\d+/.test(new Error().stack) && new Error().stack.includes(__filename));
 try { require('./bad') } catch (x) { assert(x.stack.includes('bad.js:2'), x.stack) }
+const byText=new Function('m','return import(m)'); assert.equal((await byText(require('url').pathToFileURL(path.join(__dirname,'d.mjs')).href)).x,1);
 const mod=require('module'); assert.equal(mod.createRequire(__filename)('./data/sub/b').n,7); 
 const cl=require('cluster'); 
 console.log('all good', process.version);

@@ -62,6 +62,7 @@ public final class ArchiveLayout {
       String prefix,
       String unpackAs,
       Map<String, List<Integer>> imports,
+      List<String> importsInTexts,
       List<Entry> entries,
       List<String> natives,
       Map<String, String> digests) {}
@@ -85,11 +86,15 @@ public final class ArchiveLayout {
         all.append(file.path()).append(' ').append(Sha256.of(file.content())).append('\n');
       }
       Map<String, List<Integer>> imports = new TreeMap<>();
+      List<String> inTexts = new ArrayList<>();
       for (Component component : request.selection().components()) {
         for (Item item : request.selection().items(component).keySet()) {
           List<Integer> calls = NodeLinkage.importsByCall(item);
           if (!calls.isEmpty()) {
             imports.put(APP + ModuleTree.path(item), calls);
+          }
+          if (NodeLinkage.importsByText(item)) {
+            inTexts.add(APP + ModuleTree.path(item));
           }
         }
       }
@@ -101,6 +106,7 @@ public final class ArchiveLayout {
               identity.variablePrefix(),
               identity.name() + "-" + digest.substring(0, NAME_OF_CONTENT),
               imports,
+              inTexts,
               entries(request, tree),
               List.copyOf(natives.keySet()),
               natives);

@@ -99,6 +99,22 @@ public final class NodeLinkage implements Linkage {
     }
   }
 
+  /**
+   * Whether a file has a text that imports by a call once it becomes code.
+   *
+   * @param item any file
+   * @return false if it is no code, or cannot be read
+   */
+  public static boolean importsByText(Item item) {
+    try {
+      return isCode(item)
+          && item.content().size() <= ItemTexts.LARGEST_SOURCE
+          && DynamicImports.areInTexts(SourceDemands.text(item));
+    } catch (IOException e) {
+      return false; // the walk has told of it
+    }
+  }
+
   @Override
   public ItemDemands demandsOf(Item item) throws UnreadableItemException, IOException {
     if (item.component().role() == Role.RUNTIME) {

@@ -52,6 +52,8 @@ for (const ending of ['.js', '.cjs', '.mjs']) {
 // told of imports before one comes. The word that stands in its place is as long.
 const WORD = '$imprt';
 function withImports(text, name) {
+  // what a text imports that becomes code, nobody can hand over in time
+  if (settings.importsInTexts.includes(name)) hooks();
   const calls = settings.imports[name];
   if (!calls) return text;
   if (text.includes(WORD)) {

@@ -31,4 +31,13 @@ class DynamicImportsTest {
     assertThat(at("")).isEmpty();
     assertThat(at("\ufeff#!x\nim\\u0070ort(x); import(")).containsExactly("import(");
   }
+
+  @Test
+  void tellsTextsThatMayBecomeCode() {
+    assertThat(DynamicImports.areInTexts("new Function('m', 'return import(m)')")).isTrue();
+    assertThat(DynamicImports.areInTexts("eval(`import (${x})`)")).isTrue();
+    assertThat(DynamicImports.areInTexts("import('x') // 'import(y)'")).isFalse();
+    assertThat(DynamicImports.areInTexts("/** {import('x')} */ const r = /import(y)/;")).isFalse();
+    assertThat(DynamicImports.areInTexts("'reimport(x)'")).isFalse();
+  }
 }
