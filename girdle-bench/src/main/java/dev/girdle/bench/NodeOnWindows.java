@@ -14,6 +14,8 @@ import java.util.stream.Stream;
  * Wine goes. Needs Debian's wine; skipped without.
  */
 final class NodeOnWindows {
+  static final String HEADING = "## Windows folders of Node.js programs";
+
   private static final Path WINE = Path.of("/usr/bin/wine");
   private static final List<String> RELEASES = List.of("18", "26");
   private static final int SECONDS = 180;
@@ -32,6 +34,14 @@ final class NodeOnWindows {
       throws Exception {
     if (!Files.exists(WINE)) {
       return;
+    }
+    Map<String, String> wine =
+        Map.of(
+            "WINEPREFIX", work.resolve("wine").toString(),
+            "WINEDEBUG", "-all",
+            "NODE_SKIP_PLATFORM_CHECK", "1");
+    if (!Files.exists(work.resolve("wine"))) {
+      run(work, List.of("/usr/bin/wineboot", "-i"), wine, null);
     }
     for (String release : RELEASES) {
       Path home = work.resolve("windows-" + release);
@@ -77,17 +87,21 @@ final class NodeOnWindows {
       arguments.forEach(a -> line.append(" \"").append(a).append('"'));
       Files.writeString(out.resolve("use.cmd"), line + "\r\n");
       Path log = out.resolve("log");
-      Map<String, String> wine =
-          Map.of(
-              "WINEPREFIX", work.resolve("wine").toString(),
-              "WINEDEBUG", "-all",
-              "NODE_SKIP_PLATFORM_CHECK", "1");
-      int status = run(out, List.of(WINE.toString(), "cmd", "/c", "use.cmd"), wine, log);
+      String use = "Z:" + out.resolve("use.cmd").toString().replace('/', '\\');
+      int status = run(folder, List.of(WINE.toString(), "cmd", "/c", use), wine, log);
       String said = Files.readString(log).replace("\r", "");
       String found =
           said.equals(expected)
               ? "same"
-              : "status " + status + ": `" + said.strip().lines().findFirst().orElse("") + "`";
+              : "status "
+                  + status
+                  + ": `"
+                  + said.lines()
+                      .map(String::strip)
+                      .filter(l -> l.matches(".*\\w.*"))
+                      .findFirst()
+                      .orElse("")
+                  + "`";
       rows.add("| " + name + " | " + release + " | " + found + " |");
     }
   }
@@ -108,17 +122,24 @@ final class NodeOnWindows {
     return process.exitValue();
   }
 
-  String text() {
-    return rows.isEmpty()
-        ? ""
-        : """
+  /** Wine goes on writing into its folder otherwise. */
+  void end() throws IOException, InterruptedException {
+    Map<String, String> wine = Map.of("WINEPREFIX", work.resolve("wine").toString());
+    run(work, List.of("/usr/bin/wineserver", "-k", "-w"), wine, null);
+  }
 
-        Windows folders with a real `node.exe`, started by their starters under Wine:
+  String text() {
+    return """
+        %s
+
+        Made by `girdle-bench/prove-node windows`. Folders for Windows with a real `node.exe` of the npm
+        registry, started by their starters under Debian's Wine: the same output as on this system, or the
+        status and the first line of what was said.
 
         | program | Node.js | what came of it |
         | --- | ---: | --- |
         %s
         """
-            .formatted(String.join("\n", rows));
+        .formatted(HEADING, String.join("\n", rows));
   }
 }
