@@ -1,5 +1,6 @@
 package dev.girdle.bench;
 
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -111,10 +112,11 @@ final class NodeOnWindows {
     ProcessBuilder builder =
         new ProcessBuilder(words).directory(folder.toFile()).redirectErrorStream(true);
     builder.environment().putAll(more);
+    // Node cannot read a pipe of Wine's
+    builder.redirectInput(new File("/dev/null"));
     builder.redirectOutput(
         log == null ? ProcessBuilder.Redirect.DISCARD : ProcessBuilder.Redirect.to(log.toFile()));
     Process process = builder.start();
-    process.getOutputStream().close();
     if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
       process.destroyForcibly().waitFor();
       return -1;
