@@ -93,10 +93,7 @@ final class NativeParts {
         if (!NativeCode.mayBeCalled(Paths.fileName(inner.path()))) {
           continue;
         }
-        Optional<NativeCode> code;
-        try (InputStream in = inner.content().open()) {
-          code = NativeCode.of(in.readNBytes(NativeCode.HEAD));
-        }
+        Optional<NativeCode> code = NativeCode.of(inner.content());
         if (code.isPresent()) {
           try (InputStream in = inner.content().open()) {
             aside(in, f -> take(path + "!/" + inner.path(), code.get(), f));

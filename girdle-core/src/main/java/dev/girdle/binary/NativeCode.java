@@ -1,5 +1,8 @@
 package dev.girdle.binary;
 
+import dev.girdle.io.Content;
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Map;
@@ -62,6 +65,19 @@ public record NativeCode(String system, Set<String> processors) {
     boolean isNumbered =
         name.contains(".so.") && !ending.isEmpty() && Character.isDigit(ending.charAt(0));
     return dot < 0 || ENDINGS.contains(ending) || isNumbered;
+  }
+
+  /**
+   * Reads the header of a file.
+   *
+   * @param content any file
+   * @return empty if it is not native code
+   * @throws IOException if it cannot be read
+   */
+  public static Optional<NativeCode> of(Content content) throws IOException {
+    try (InputStream in = content.open()) {
+      return of(in.readNBytes(HEAD));
+    }
   }
 
   /**

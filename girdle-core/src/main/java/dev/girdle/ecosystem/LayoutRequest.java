@@ -62,6 +62,25 @@ public record LayoutRequest(
   }
 
   /**
+   * Whether it is to run on a system with {@code sh}.
+   *
+   * @return true also if it is to run everywhere
+   */
+  public boolean isForUnix() {
+    return isFor("linux") || isFor("macos");
+  }
+
+  /**
+   * How a folder with starters in {@code bin} is started.
+   *
+   * @param byShell whether by the starter for {@code sh}, and not by that for {@code cmd}
+   * @return with {@code %s} for where it lies
+   */
+  public String startOfFolder(boolean byShell) {
+    return "%s/" + programFolder + "bin/" + main().label() + (byShell ? "" : ".cmd");
+  }
+
+  /**
    * The main way to start it.
    *
    * @return the first

@@ -3,9 +3,9 @@ package dev.girdle.host;
 import dev.girdle.app.Target;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -72,7 +72,7 @@ public record HostProgram(Path folder, Path executable, Optional<Target> target)
 
   private static HostProgram of(Path folder, Path executable) throws IOException {
     NativeCode code =
-        code(executable)
+        NativeCode.of(FolderTree.content(executable))
             .orElseThrow(
                 () -> GirdleException.request(executable + " is no program for any system"));
     return new HostProgram(
@@ -83,13 +83,7 @@ public record HostProgram(Path folder, Path executable, Optional<Target> target)
     String name = file.getFileName().toString();
     boolean mayBeStarted = name.endsWith(".exe") || Files.isExecutable(file);
     boolean isLibrary = name.matches(".*\\.(so|dylib|dll)(\\.[\\d.]+)?");
-    return mayBeStarted && !isLibrary && code(file).isPresent();
-  }
-
-  private static Optional<NativeCode> code(Path file) throws IOException {
-    try (InputStream in = Files.newInputStream(file)) {
-      return NativeCode.of(in.readNBytes(NativeCode.HEAD));
-    }
+    return mayBeStarted && !isLibrary && NativeCode.of(FolderTree.content(file)).isPresent();
   }
 
   /**

@@ -102,18 +102,13 @@ public final class HostedLayout {
           new LayoutFile(place, archive, false, Packing.AS_IT_IS, "", reason).packing(program));
     }
     files.add(LayoutFile.made("README.txt", readme(), "tells the receiver how to start it"));
-    boolean isForUnix = !isForWindows();
     return new Layout(
             files,
             List.of(),
             RecordFile.IN_FOLDER,
             List.of(),
             List.of(),
-            "%s/"
-                + request.programFolder()
-                + "bin/"
-                + request.main().label()
-                + (isForUnix ? "" : ".cmd"))
+            request.startOfFolder(!isForWindows()))
         .linking(all)
         .with(new LayoutRuntime(title(), "", "whole", Map.of(), Map.of()), List.of());
   }

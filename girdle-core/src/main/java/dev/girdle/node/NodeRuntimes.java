@@ -37,24 +37,19 @@ final class NodeRuntimes implements RuntimeProvider {
       HostProgram host =
           HostProgram.forTarget(
               runtime.from(), runtime.placement().get().program(), Optional.empty());
-      return host.target()
-          .orElseThrow(
-              () ->
-                  GirdleException.request(
-                      host.executable()
-                          + " is for a system or processor that cannot be sealed for"));
+      return host.target().orElseThrow(() -> notSealedFor(host.executable()));
     }
     if (runtime.from().isEmpty()) {
       return Target.ofThisMachine()
           .orElseThrow(() -> GirdleException.request("name where it has to run: --target"));
     }
     NodeHome first = NodeHome.of(runtime.from().get(0));
-    return first
-        .target()
-        .orElseThrow(
-            () ->
-                GirdleException.request(
-                    first.program() + " is for a system or processor that cannot be sealed for"));
+    return first.target().orElseThrow(() -> notSealedFor(first.program()));
+  }
+
+  private static GirdleException notSealedFor(Path program) {
+    return GirdleException.request(
+        program + " is for a system or processor that cannot be sealed for");
   }
 
   @Override

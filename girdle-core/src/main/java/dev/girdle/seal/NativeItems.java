@@ -11,7 +11,6 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.fault.UnreadableException;
 import dev.girdle.io.Paths;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -39,8 +38,8 @@ public final class NativeItems {
   }
 
   private static Optional<NativeCode> read(Item item) {
-    try (InputStream in = item.content().open()) {
-      return NativeCode.of(in.readNBytes(NativeCode.HEAD));
+    try {
+      return NativeCode.of(item.content());
     } catch (UnreadableException e) {
       e.damage(); // told with all that is damaged
       return Optional.empty();

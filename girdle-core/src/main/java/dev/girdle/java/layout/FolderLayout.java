@@ -58,7 +58,7 @@ public final class FolderLayout {
     List<LayoutFile> files = new ArrayList<>();
     for (Starter starter : starters) {
       String bin = request.programFolder() + "bin/" + starter.start().label();
-      if (isForUnix()) {
+      if (request.isForUnix()) {
         files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
       }
       if (request.isFor("windows")) {
@@ -77,19 +77,11 @@ public final class FolderLayout {
         RecordFile.IN_FOLDER,
         List.of(),
         List.of(),
-        "%s/"
-            + request.programFolder()
-            + "bin/"
-            + main.start().label()
-            + (isForUnix() ? "" : ".cmd"));
+        request.startOfFolder(request.isForUnix()));
   }
 
   private String lib() {
     return request.programFolder() + "lib/";
-  }
-
-  private boolean isForUnix() {
-    return request.isFor("linux") || request.isFor("macos");
   }
 
   private List<LayoutFile> jars() throws IOException {

@@ -20,10 +20,10 @@ import dev.girdle.layout.TextFrame;
 import dev.girdle.node.launch.ProgramFiles;
 import dev.girdle.node.launch.StartOptions;
 import dev.girdle.node.linkage.NodeLinkage;
+import dev.girdle.node.source.DynamicImports;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -80,20 +80,21 @@ public final class ArchiveLayout {
     StringBuilder all = new StringBuilder();
     try {
       for (LayoutFile file : program.files()) {
+        String digest = Sha256.of(file.content());
         if (isNative(file)) {
-          natives.put(file.path(), Sha256.of(file.content()));
+          natives.put(file.path(), digest);
         }
-        all.append(file.path()).append(' ').append(Sha256.of(file.content())).append('\n');
+        all.append(file.path()).append(' ').append(digest).append('\n');
       }
       Map<String, List<Integer>> imports = new TreeMap<>();
       List<String> inTexts = new ArrayList<>();
       for (Component component : request.selection().components()) {
         for (Item item : request.selection().items(component).keySet()) {
-          List<Integer> calls = NodeLinkage.importsByCall(item);
-          if (!calls.isEmpty()) {
-            imports.put(APP + ModuleTree.path(item), calls);
+          DynamicImports found = NodeLinkage.importsByCall(item);
+          if (!found.calls().isEmpty()) {
+            imports.put(APP + ModuleTree.path(item), found.calls());
           }
-          if (NodeLinkage.importsByText(item)) {
+          if (found.areInTexts()) {
             inTexts.add(APP + ModuleTree.path(item));
           }
         }
@@ -163,12 +164,8 @@ public final class ArchiveLayout {
   }
 
   private static boolean isNative(LayoutFile file) throws IOException {
-    if (!NativeCode.mayBeCalled(Paths.fileName(file.path()))) {
-      return false;
-    }
-    try (InputStream in = file.content().open()) {
-      return NativeCode.of(in.readNBytes(NativeCode.HEAD)).isPresent();
-    }
+    return NativeCode.mayBeCalled(Paths.fileName(file.path()))
+        && NativeCode.of(file.content()).isPresent();
   }
 
   private static TextFrame frame(Identity identity, Settings settings)

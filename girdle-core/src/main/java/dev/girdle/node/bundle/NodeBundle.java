@@ -6,7 +6,6 @@ import dev.girdle.binary.StrippedCode;
 import dev.girdle.ecosystem.FittingRuntime;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.SystemLibraries;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
@@ -19,7 +18,6 @@ import dev.girdle.layout.Packing;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.node.pack.NodeLanguage;
 import dev.girdle.node.pack.PackageJson;
-import dev.girdle.plan.Plan;
 import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.shelf.Shelf;
 import java.io.IOException;
@@ -50,7 +48,7 @@ public final class NodeBundle {
    * @param application its packages may carry some
    * @return the named ones; if none is named those of this machine, of the shelf, of the packages
    */
-  static List<FoundRuntime> all(RuntimeRequest request, Application application) {
+  private static List<FoundRuntime> all(RuntimeRequest request, Application application) {
     if (!request.from().isEmpty()) {
       return named(request);
     }
@@ -64,7 +62,7 @@ public final class NodeBundle {
   }
 
   /** The Nodes that the plan names, each of which has to be one. */
-  public static List<FoundRuntime> named(RuntimeRequest request) {
+  private static List<FoundRuntime> named(RuntimeRequest request) {
     return request.from().stream().map(p -> HostNode.found(NodeHome.of(p), "named")).toList();
   }
 
@@ -75,20 +73,6 @@ public final class NodeBundle {
             .flatMap(i -> FolderTree.fileOf(i.content()).stream())
             .map(Path::getParent)
         : Stream.empty();
-  }
-
-  /**
-   * The Node for a plan.
-   *
-   * @param plan which there are to choose from, and for which target
-   * @param application the application
-   * @param need which releases will do
-   * @return the first that fits
-   * @throws GirdleException if none does
-   */
-  public static NodeHome chosen(Plan plan, Application application, RuntimeNeed need) {
-    return NodeHome.of(
-        FittingRuntime.of(all(plan.runtime(), application), plan.choice().target(), need).home());
   }
 
   /**
@@ -132,7 +116,7 @@ public final class NodeBundle {
   }
 
   /** What of a Node goes along, without what only debuggers read. */
-  static List<LayoutFile> files(NodeHome home, String folder) throws IOException {
+  private static List<LayoutFile> files(NodeHome home, String folder) throws IOException {
     Map<String, Path> chosen = new TreeMap<>();
     chosen.put("bin/" + (isWindows(home) ? "node.exe" : "node"), home.program());
     for (Path file : inside(home.program().toAbsolutePath().getParent())) {

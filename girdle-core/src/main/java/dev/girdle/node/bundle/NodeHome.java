@@ -3,9 +3,9 @@ package dev.girdle.node.bundle;
 import dev.girdle.app.Target;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FolderTree;
 import dev.girdle.node.pack.NodeLanguage;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -51,10 +51,7 @@ public record NodeHome(Path folder, Path program, String release, Optional<Targe
   }
 
   private static Optional<NodeHome> of(Path folder, Path program) throws IOException {
-    Optional<NativeCode> code;
-    try (InputStream in = Files.newInputStream(program)) {
-      code = NativeCode.of(in.readNBytes(NativeCode.HEAD));
-    }
+    Optional<NativeCode> code = NativeCode.of(FolderTree.content(program));
     if (code.isEmpty()) {
       return Optional.empty();
     }

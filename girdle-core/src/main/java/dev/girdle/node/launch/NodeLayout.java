@@ -41,7 +41,7 @@ public final class NodeLayout {
     for (LaunchSpec start : request.starts()) {
       String bin = request.programFolder() + "bin/" + start.label();
       StartOptions options = new StartOptions(start.options(), tree);
-      if (isForUnix(request)) {
+      if (request.isForUnix()) {
         String script = NodeStarter.unix(identity, start, options, need, isBundled);
         files.add(made(bin, script, "starts it on Unix").asExecutable());
       }
@@ -63,21 +63,13 @@ public final class NodeLayout {
             RecordFile.IN_FOLDER,
             List.of(),
             List.of(),
-            "%s/"
-                + request.programFolder()
-                + "bin/"
-                + request.main().label()
-                + (isForUnix(request) ? "" : ".cmd"));
+            request.startOfFolder(request.isForUnix()));
     return isBundled ? NodeBundle.addTo(layout.linking(links), request) : layout.linking(links);
-  }
-
-  private static boolean isForUnix(LayoutRequest request) {
-    return request.isFor("linux") || request.isFor("macos");
   }
 
   /** Windows makes symbolic links for those alone who may, and archives for it carry none. */
   private static void requireNoLinks(List<LayoutLink> links, LayoutRequest request) {
-    if (!links.isEmpty() && !isForUnix(request)) {
+    if (!links.isEmpty() && !request.isForUnix()) {
       throw GirdleException.application(
           "packages of it lie behind "
               + links.size()

@@ -83,35 +83,18 @@ public final class NodeLinkage implements Linkage {
   }
 
   /**
-   * Where a file imports others by a call.
+   * How a file imports others by a call.
    *
    * @param item any file
-   * @return how many characters stand before each such call; empty if it is no code, or cannot be
-   *     read
+   * @return nothing if it is no code, or cannot be read
    */
-  public static List<Integer> importsByCall(Item item) {
+  public static DynamicImports importsByCall(Item item) {
     try {
       return isCode(item) && item.content().size() <= ItemTexts.LARGEST_SOURCE
           ? DynamicImports.of(SourceDemands.text(item))
-          : List.of();
+          : DynamicImports.NONE;
     } catch (IOException e) {
-      return List.of(); // the walk has told of it
-    }
-  }
-
-  /**
-   * Whether a file has a text that imports by a call once it becomes code.
-   *
-   * @param item any file
-   * @return false if it is no code, or cannot be read
-   */
-  public static boolean importsByText(Item item) {
-    try {
-      return isCode(item)
-          && item.content().size() <= ItemTexts.LARGEST_SOURCE
-          && DynamicImports.areInTexts(SourceDemands.text(item));
-    } catch (IOException e) {
-      return false; // the walk has told of it
+      return DynamicImports.NONE; // the walk has told of it
     }
   }
 

@@ -5,8 +5,17 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 
-/** Where a source text has the word {@code import} of a call (ECMAScript, "Import Calls"). */
-public final class DynamicImports {
+/**
+ * Where a source text imports by a call (ECMAScript specification, "Import Calls").
+ *
+ * @param calls how many characters stand before each such word {@code import}, in order
+ * @param areInTexts whether a text of it has one, too, which may become code when it runs: {@code
+ *     new Function("name", "return import(name)")}
+ */
+public record DynamicImports(List<Integer> calls, boolean areInTexts) {
+  /** There are none. */
+  public static final DynamicImports NONE = new DynamicImports(List.of(), false);
+
   private static final String WORD = "import";
 
   private static final Pattern CALL = Pattern.compile("\\bimport\\s*\\(");
@@ -18,46 +27,44 @@ public final class DynamicImports {
           Token.Kind.TEXT_BETWEEN,
           Token.Kind.TEXT_BEHIND);
 
-  private DynamicImports() {}
-
-  /**
-   * Whether it has one in a text of its own, which may become code when it runs.
-   *
-   * @param text a source text
-   * @return true for {@code new Function("name", "return import(name)")}
-   */
-  public static boolean areInTexts(String text) {
-    return CALL.matcher(text).find()
-        && Tokens.of(text).stream()
-            .filter(t -> OF_TEXT.contains(t.kind()))
-            .anyMatch(t -> CALL.matcher(t.text()).find());
+  /** Copies the list. */
+  public DynamicImports {
+    calls = List.copyOf(calls);
   }
 
   /**
    * Finds them.
    *
    * @param text a source text
-   * @return how many characters stand before each, in order
+   * @return those of the text itself, and whether there are others
    */
-  public static List<Integer> of(String text) {
+  public static DynamicImports of(String text) {
     if (!text.contains(WORD)) {
-      return List.of();
+      return NONE;
     }
-    List<Integer> found = new ArrayList<>();
+    List<Integer> calls = new ArrayList<>();
+    boolean areInTexts = false;
     List<Token> tokens = Tokens.of(text);
-    for (int i = 0; i + 1 < tokens.size(); i++) {
+    for (int i = 0; i < tokens.size(); i++) {
       Token token = tokens.get(i);
-      boolean isProperty = i > 0 && tokens.get(i - 1).is(".");
-      int start = token.end() - WORD.length();
-      if (token.kind() == Token.Kind.NAME
-          && token.is(WORD)
-          && !isProperty
-          && tokens.get(i + 1).is("(")
-          && start >= 0
-          && text.startsWith(WORD, start)) {
-        found.add(start);
+      if (OF_TEXT.contains(token.kind())) {
+        areInTexts |= CALL.matcher(token.text()).find();
+      } else if (isCall(tokens, i, text)) {
+        calls.add(token.end() - WORD.length());
       }
     }
-    return found;
+    return new DynamicImports(calls, areInTexts);
+  }
+
+  private static boolean isCall(List<Token> tokens, int i, String text) {
+    Token token = tokens.get(i);
+    int start = token.end() - WORD.length();
+    return token.kind() == Token.Kind.NAME
+        && token.is(WORD)
+        && i + 1 < tokens.size()
+        && tokens.get(i + 1).is("(")
+        && (i == 0 || !tokens.get(i - 1).is("."))
+        && start >= 0
+        && text.startsWith(WORD, start);
   }
 }
