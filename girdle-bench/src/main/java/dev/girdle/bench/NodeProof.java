@@ -3,6 +3,7 @@ package dev.girdle.bench;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.girdle.node.observe.NodeObservation;
+import dev.girdle.rehearse.RunResult;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -36,6 +37,7 @@ public final class NodeProof {
   private final List<String> sizes = new ArrayList<>();
   private final List<String> foreseen = new ArrayList<>();
   private final List<String> starts = new ArrayList<>();
+  private final List<String> readings = new ArrayList<>();
   private final List<String> troubles = new ArrayList<>();
 
   private NodeProof(Path root) throws IOException {
@@ -183,13 +185,41 @@ public final class NodeProof {
       size.append(" | ").append(files(app)).append(", ").append(megabytes(sizeOf(app)));
       last = out;
     }
+    row.append(" | ").append(bare(program, plain));
     rows.add(row + " | " + missing(program) + " |");
     sizes.add(size + " |");
     int modules = foresee(program, plainWords);
+    readings.add("| " + program.name() + ReadingSpeed.of(program.folder()).cells());
     if (modules > MANY || program.name().equals("express")) {
       times(program, plainWords, last, modules);
     }
     Folders.delete(work.resolve("unpacked"));
+  }
+
+  /** Its folder with a Node in it, where there is nothing but a shell and the C library. */
+  private String bare(Installed program, Outcome plain) throws Exception {
+    Path out = work.resolve("out-bare");
+    List<String> words = girdle("seal", program);
+    words.addAll(List.of("--form", "folder", "--runtime", "whole", "--prune", "classes"));
+    words.addAll(List.of("--out", out.toString(), "--name", "program", "--release", "1"));
+    command(work, words);
+    Path folder;
+    try (Stream<Path> made = Files.list(out)) {
+      folder = made.findFirst().orElseThrow();
+    }
+    RunResult result = BareRoot.run(folder, program.arguments(), SECONDS);
+    Outcome outcome =
+        new Outcome(
+            result.status(), told(result.output() + result.errors(), List.of(BareRoot.WORK)));
+    Folders.delete(out);
+    boolean isSame =
+        outcome.status == plain.status
+            && outcome.text.lines().sorted().toList().equals(plain.text.lines().sorted().toList());
+    if (!isSame) {
+      troubles.add(program.name() + ", in a bare root: " + difference(plain, outcome));
+      System.err.println(troubles.get(troubles.size() - 1));
+    }
+    return isSame ? "same" : "**differs**";
   }
 
   private static List<String> words(String start, Installed program) {
@@ -304,15 +334,22 @@ public final class NodeProof {
       process.destroyForcibly().waitFor();
       return new Outcome(-1, "it did not end");
     }
-    String text = Files.readString(log);
-    for (Path one : place == null ? List.of(folder) : List.of(place, folder)) {
-      text = text.replace(one.toString(), "PLACE");
+    List<String> places = new ArrayList<>(List.of(folder.toString()));
+    if (place != null) {
+      places.add(0, place.toString());
     }
-    return new Outcome(
-        process.exitValue(),
-        text.replaceAll("/\\S*?/program-[\\w.-]+/app", "PLACE")
-            .replaceAll("\\d+(\\.\\d+)? ?m?s\\b", "TIME")
-            .replaceAll("Time: .*", "TIME"));
+    return new Outcome(process.exitValue(), told(Files.readString(log), places));
+  }
+
+  /** What a program says, without what differs from run to run and from place to place. */
+  private static String told(String text, List<String> places) {
+    String told = text;
+    for (String one : places) {
+      told = told.replace(one, "PLACE");
+    }
+    return told.replaceAll("/\\S*?/program-[\\w.-]+/app", "PLACE")
+        .replaceAll("\\d+(\\.\\d+)? ?m?s\\b", "TIME")
+        .replaceAll("Time: .*", "TIME");
   }
 
   private static String difference(Outcome plain, Outcome other) {
@@ -369,11 +406,13 @@ public final class NodeProof {
         Made by `girdle-bench/prove-node`, which anyone can run; not edited by hand. Programs from the npm
         registry, installed by the lock files in `girdle-bench/npm`, do a job: plainly, then sealed at every
         level of `--prune` as a folder, an archive and an executable (in this order), in another place, on
-        Node.js %s. *Same* means the same exit status, output and errors, but for durations and places. The
+        Node.js %s. *Same* means the same exit status, output and errors, but for durations and places. In a
+        *bare* root, where there is nothing but a shell, the C library and what the artifact says that it needs,
+        each does its job as a folder at `classes` with a Node in it (the same lines, in any order). The
         last column counts what `closure` says is needed and missing, though the job goes well without.
 
-        | program | kind | none | components | files | classes | said to be missing |
-        | --- | --- | --- | --- | --- | --- | ---: |
+        | program | kind | none | components | files | classes | bare | said to be missing |
+        | --- | --- | --- | --- | --- | --- | --- | ---: |
         %s
 
         What was handed over and what goes along, in files and bytes:
@@ -395,6 +434,14 @@ public final class NodeProof {
         | program | modules | node FILE | archive | ratio | executable | more |
         | --- | ---: | ---: | ---: | ---: | ---: | ---: |
         %s
+
+        How fast the sources of each are read for what they ask for: warm, one thread, from memory, the best of
+        several rounds; against looking at each character of the same texts once. The closure reads on all
+        processors.
+
+        | program | source | read | characters alone | times as long |
+        | --- | ---: | ---: | ---: | ---: |
+        %s
         %s"""
         .formatted(
             HEADING,
@@ -404,6 +451,7 @@ public final class NodeProof {
             text(foreseen),
             RUNS,
             text(starts),
+            text(readings),
             (troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n"));
   }
 }

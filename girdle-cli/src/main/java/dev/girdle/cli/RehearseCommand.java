@@ -58,6 +58,14 @@ final class RehearseCommand implements Callable<Integer> {
   private String entry;
 
   @Option(
+      names = "--folder",
+      paramLabel = "FOLDER",
+      description =
+          "It is started in a copy of this folder, for programs that work on files; in an empty one"
+              + " if not given.")
+  private Path folder;
+
+  @Option(
       names = "--input",
       paramLabel = "FILE",
       description = "What it gets as its standard input.")
@@ -193,11 +201,15 @@ final class RehearseCommand implements Callable<Integer> {
         throw GirdleException.request("no such file: " + file);
       }
     }
+    if (folder != null && !Files.isDirectory(folder)) {
+      throw GirdleException.request("no such folder: " + folder);
+    }
     boolean isPort = staysUp != null && staysUp.matches("[0-9]{1,5}");
     return new Rehearsal(
         "start",
         entry == null ? "" : entry,
         arguments == null ? List.of() : arguments,
+        Optional.ofNullable(folder),
         Optional.ofNullable(input),
         new Rehearsal.Expected(
             status,

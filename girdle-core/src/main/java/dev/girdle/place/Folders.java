@@ -7,11 +7,36 @@ import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.util.stream.Stream;
 
-/** Deletes folders. Links are deleted and not followed; what is gone already does not matter. */
+/**
+ * Copies and deletes folders. Links are copied and deleted and not followed; what is gone already
+ * does not matter when deleting.
+ */
 public final class Folders {
   private Folders() {}
+
+  /**
+   * Copies a folder and all that is in it, with times and permissions.
+   *
+   * @param from an existing folder
+   * @param to where its files go; may exist, as long as nothing of it is there already
+   * @throws IOException if something cannot be read or written
+   */
+  public static void copy(Path from, Path to) throws IOException {
+    Files.createDirectories(to);
+    try (Stream<Path> all = Files.walk(from)) {
+      for (Path path : all.filter(p -> !p.equals(from)).toList()) {
+        Files.copy(
+            path,
+            to.resolve(from.relativize(path).toString()),
+            StandardCopyOption.COPY_ATTRIBUTES,
+            LinkOption.NOFOLLOW_LINKS);
+      }
+    }
+  }
 
   /**
    * Deletes a file or folder and all that is in it.

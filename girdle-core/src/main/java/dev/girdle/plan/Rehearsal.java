@@ -10,6 +10,7 @@ import java.util.Optional;
  * @param name how people call it
  * @param entry the name of the starter; empty for the main one
  * @param arguments the program's arguments
+ * @param folder it is started in a copy of this folder; empty for an empty one
  * @param input a file that it gets as its standard input; empty for none
  * @param expected what it has to do
  * @param seconds how long it may take; for a service, until it is up
@@ -18,6 +19,7 @@ public record Rehearsal(
     String name,
     String entry,
     List<String> arguments,
+    Optional<Path> folder,
     Optional<Path> input,
     Expected expected,
     int seconds) {

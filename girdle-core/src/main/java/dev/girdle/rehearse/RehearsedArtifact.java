@@ -5,13 +5,13 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Links;
 import dev.girdle.io.Paths;
+import dev.girdle.place.Folders;
 import dev.girdle.record.ArtifactReader;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -60,7 +60,7 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
         }
       }
       default -> {
-        copy(artifact, there);
+        Folders.copy(artifact, there);
         return there;
       }
     }
@@ -116,19 +116,6 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
     Files.createDirectories(file.getParent());
     try (InputStream in = bytes.open()) {
       Files.copy(in, file);
-    }
-  }
-
-  private static void copy(Path from, Path to) throws IOException {
-    try (Stream<Path> all = Files.walk(from)) {
-      for (Path path : all.toList()) {
-        Path target = to.resolve(from.relativize(path).toString());
-        Files.copy(
-            path,
-            target,
-            StandardCopyOption.COPY_ATTRIBUTES,
-            java.nio.file.LinkOption.NOFOLLOW_LINKS);
-      }
     }
   }
 

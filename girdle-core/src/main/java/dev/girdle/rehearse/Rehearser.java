@@ -9,6 +9,7 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
+import dev.girdle.place.Folders;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -121,6 +122,9 @@ public final class Rehearser {
     }
     if (observation.isPresent()) {
       observation.get().prepare(sandbox.seen());
+    }
+    if (rehearsal.folder().isPresent()) {
+      Folders.copy(rehearsal.folder().get(), sandbox.work());
     }
     List<String> words = new ArrayList<>();
     if (sandbox.has(Trace.PROGRAM)) {

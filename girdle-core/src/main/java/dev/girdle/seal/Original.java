@@ -6,6 +6,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.place.Folders;
 import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
@@ -111,8 +112,11 @@ public final class Original implements AutoCloseable {
   private ProcessBuilder process(Rehearsal rehearsal) throws IOException {
     List<String> words = new ArrayList<>(start);
     words.addAll(rehearsal.arguments());
-    return new ProcessBuilder(words)
-        .directory(Files.createTempDirectory(folder.path(), "work").toFile());
+    Path work = Files.createTempDirectory(folder.path(), "work");
+    if (rehearsal.folder().isPresent()) {
+      Folders.copy(rehearsal.folder().get(), work);
+    }
+    return new ProcessBuilder(words).directory(work.toFile());
   }
 
   /**

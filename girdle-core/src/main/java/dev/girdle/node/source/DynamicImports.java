@@ -19,13 +19,13 @@ public record DynamicImports(List<Integer> calls, boolean areInTexts) {
   private static final String WORD = "import";
 
   private static final Pattern CALL = Pattern.compile("\\bimport\\s*\\(");
-  private static final Set<Token.Kind> OF_TEXT =
+  private static final Set<TokenKind> OF_TEXT =
       Set.of(
-          Token.Kind.STRING,
-          Token.Kind.TEXT,
-          Token.Kind.TEXT_BEFORE,
-          Token.Kind.TEXT_BETWEEN,
-          Token.Kind.TEXT_BEHIND);
+          TokenKind.STRING,
+          TokenKind.TEXT,
+          TokenKind.TEXT_BEFORE,
+          TokenKind.TEXT_BETWEEN,
+          TokenKind.TEXT_BEHIND);
 
   /** Copies the list. */
   public DynamicImports {
@@ -44,26 +44,22 @@ public record DynamicImports(List<Integer> calls, boolean areInTexts) {
     }
     List<Integer> calls = new ArrayList<>();
     boolean areInTexts = false;
-    List<Token> tokens = Tokens.of(text);
+    Tokens tokens = Tokens.of(text);
     for (int i = 0; i < tokens.size(); i++) {
-      Token token = tokens.get(i);
-      if (OF_TEXT.contains(token.kind())) {
-        areInTexts |= CALL.matcher(token.text()).find();
+      if (OF_TEXT.contains(tokens.kind(i))) {
+        areInTexts |= CALL.matcher(tokens.text(i)).find();
       } else if (isCall(tokens, i, text)) {
-        calls.add(token.end() - WORD.length());
+        calls.add(tokens.end(i) - WORD.length());
       }
     }
     return new DynamicImports(calls, areInTexts);
   }
 
-  private static boolean isCall(List<Token> tokens, int i, String text) {
-    Token token = tokens.get(i);
-    int start = token.end() - WORD.length();
-    return token.kind() == Token.Kind.NAME
-        && token.is(WORD)
-        && i + 1 < tokens.size()
-        && tokens.get(i + 1).is("(")
-        && (i == 0 || !tokens.get(i - 1).is("."))
+  private static boolean isCall(Tokens tokens, int i, String text) {
+    int start = tokens.end(i) - WORD.length();
+    return tokens.isName(i, WORD)
+        && tokens.is(i + 1, '(')
+        && !tokens.is(i - 1, '.')
         && start >= 0
         && text.startsWith(WORD, start);
   }

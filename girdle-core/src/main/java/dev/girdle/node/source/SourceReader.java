@@ -22,7 +22,7 @@ public final class SourceReader {
 
   private static final Set<String> JOINS = Set.of("join", "resolve", "normalize");
 
-  private final List<Token> tokens;
+  private final Tokens tokens;
   private final Blocks blocks;
   private final Map<String, Known> constants = new HashMap<>();
   private final Set<String> requires = new HashSet<>(Set.of("require"));
@@ -30,7 +30,7 @@ public final class SourceReader {
   private int end;
   private int depth;
 
-  private SourceReader(List<Token> tokens) {
+  private SourceReader(Tokens tokens) {
     this.tokens = tokens;
     this.blocks = new Blocks(tokens);
   }
@@ -49,33 +49,27 @@ public final class SourceReader {
     return reader.mentions;
   }
 
-  private Token token(int i) {
-    return i >= 0 && i < tokens.size() ? tokens.get(i) : new Token(Token.Kind.SIGN, "", 0, 0);
-  }
-
-  private boolean isName(int i, String name) {
-    return token(i).kind() == Token.Kind.NAME && token(i).text().equals(name);
-  }
-
   private void at(int i) {
-    Token token = token(i);
-    if (token.kind() == Token.Kind.TEXT_BEFORE) {
-      path(i);
-    } else if (token.kind() == Token.Kind.STRING || token.kind() == Token.Kind.TEXT) {
-      text(token);
-    } else if (token.kind() == Token.Kind.NAME && !token(i - 1).is(".")) {
-      name(i, token);
+    switch (tokens.kind(i)) {
+      case TEXT_BEFORE -> path(i);
+      case STRING, TEXT -> text(i);
+      case NAME -> {
+        if (!tokens.is(i - 1, '.')) {
+          name(i, tokens.text(i));
+        }
+      }
+      default -> {}
     }
   }
 
-  private void name(int i, Token token) {
-    switch (token.text()) {
+  private void name(int i, String name) {
+    switch (name) {
       case "import" -> imported(i);
       case "export" -> exported(i);
       case "const", "let", "var" -> constant(i);
       case "new" -> url(i);
       default -> {
-        if (isRequire(token.text())) {
+        if (isRequire(name)) {
           required(i);
         } else if (isPath(i)) {
           path(i);
@@ -89,41 +83,44 @@ public final class SourceReader {
     return requires.contains(name) || name.endsWith("require") || name.endsWith("Require");
   }
 
-  private void text(Token token) {
-    if (token.text().length() > 1 && token.text().length() <= LONGEST_TEXT) {
-      mentions.add(new Mention(Way.TEXT, token.text(), "", true, token.line(), Certainty.PERHAPS));
+  private void text(int i) {
+    String text = tokens.text(i);
+    if (text.length() > 1 && text.length() <= LONGEST_TEXT) {
+      mentions.add(new Mention(Way.TEXT, text, "", true, tokens.line(i), Certainty.PERHAPS));
     }
   }
 
   private void required(int i) {
     int open = i + 1;
-    if (token(open).is(".") && isName(open + 1, "resolve")) {
+    if (tokens.is(open, '.') && tokens.isName(open + 1, "resolve")) {
       open += 2;
     }
-    if (token(open).is("(") && !isName(i - 1, "function")) {
-      boolean isPlain = requires.contains(token(i).text());
+    if (tokens.is(open, '(') && !tokens.isName(i - 1, "function")) {
+      boolean isPlain = requires.contains(tokens.text(i));
       add(Way.REQUIRE, value(open + 1), i, isPlain ? certainty(i, end) : Certainty.CAUGHT);
     }
   }
 
   private void imported(int i) {
-    if (token(i + 1).is("(")) {
+    if (tokens.is(i + 1, '(')) {
       add(Way.IMPORT, value(i + 2), i, weaker(certainty(i, end), Certainty.PERHAPS));
-    } else if (token(i + 1).is(".")) {
-      if (isName(i + 2, "meta") && token(i + 3).is(".") && isName(i + 4, "resolve")) {
+    } else if (tokens.is(i + 1, '.')) {
+      if (tokens.isName(i + 2, "meta")
+          && tokens.is(i + 3, '.')
+          && tokens.isName(i + 4, "resolve")) {
         add(Way.IMPORT, value(i + 6), i, Certainty.PERHAPS);
       } else if (isPath(i)) {
         path(i);
       }
-    } else if (token(i + 1).isText()) {
-      add(Way.IMPORT, Known.of(token(i + 1).text()), i, Certainty.ALWAYS);
+    } else if (tokens.isText(i + 1)) {
+      add(Way.IMPORT, Known.of(tokens.text(i + 1)), i, Certainty.ALWAYS);
     } else {
       from(i + 1);
     }
   }
 
   private void exported(int i) {
-    if (token(i + 1).is("*") || token(i + 1).is("{")) {
+    if (tokens.is(i + 1, '*') || tokens.is(i + 1, '{')) {
       from(i + 1);
     }
   }
@@ -132,17 +129,10 @@ public final class SourceReader {
   private void from(int i) {
     int depth = 0;
     for (int j = i; j < tokens.size(); j++) {
-      Token token = token(j);
-      depth += token.is("{") ? 1 : token.is("}") ? -1 : 0;
-      boolean isList =
-          token.kind() == Token.Kind.NAME
-              || token.is("{")
-              || token.is("}")
-              || token.is(",")
-              || token.is("*")
-              || token.isText();
-      if (depth == 0 && isName(j, "from") && token(j + 1).isText()) {
-        add(Way.IMPORT, Known.of(token(j + 1).text()), j, Certainty.ALWAYS);
+      depth += tokens.is(j, '{') ? 1 : tokens.is(j, '}') ? -1 : 0;
+      boolean isList = tokens.isName(j) || tokens.isText(j) || "{},*".indexOf(tokens.sign(j)) >= 0;
+      if (depth == 0 && tokens.isName(j, "from") && tokens.isText(j + 1)) {
+        add(Way.IMPORT, Known.of(tokens.text(j + 1)), j, Certainty.ALWAYS);
         return;
       }
       if (!isList || depth < 0) {
@@ -153,15 +143,15 @@ public final class SourceReader {
 
   /** {@code const name = value}, if the value is known; also what makes another require. */
   private void constant(int i) {
-    if (token(i + 1).kind() != Token.Kind.NAME || !token(i + 2).is("=")) {
+    if (tokens.kind(i + 1) != TokenKind.NAME || !tokens.is(i + 2, '=')) {
       return;
     }
-    String name = token(i + 1).text();
-    if (isName(i + 3, "createRequire")) {
+    String name = tokens.text(i + 1);
+    if (tokens.isName(i + 3, "createRequire")) {
       requires.add(name);
     }
     Known known = value(i + 3);
-    boolean isEnd = token(end).is(";") || token(end).line() > token(end - 1).line();
+    boolean isEnd = tokens.is(end, ';') || tokens.line(end) > tokens.line(end - 1);
     if (isEnd && (known.text() != null || known.fromFolder())) {
       constants.put(name, known);
     }
@@ -169,9 +159,9 @@ public final class SourceReader {
 
   /** {@code new URL(text, import.meta.url)}: a file beside this one. */
   private void url(int i) {
-    if (isName(i + 1, "URL") && token(i + 2).is("(")) {
+    if (tokens.isName(i + 1, "URL") && tokens.is(i + 2, '(')) {
       Known known = value(i + 3);
-      boolean fromHere = token(end).is(",") && isName(end + 1, "import");
+      boolean fromHere = tokens.is(end, ',') && tokens.isName(end + 1, "import");
       if (fromHere && (known.begin().startsWith(".") || known.begin().startsWith("/"))) {
         add(Way.PATH, Known.folder().then(Known.of("/")).then(known), i, Certainty.PERHAPS);
       }
@@ -180,10 +170,10 @@ public final class SourceReader {
 
   /** Whether a path begins here that is put together from the folder of the file. */
   private boolean isPath(int i) {
-    String name = token(i).text();
+    String name = tokens.text(i);
     boolean isJoin =
-        JOINS.contains(name) && token(i + 1).is("(")
-            || token(i + 1).is(".") && JOINS.contains(token(i + 2).text()) && token(i + 3).is("(");
+        tokens.is(i + 1, '(') && JOINS.contains(name)
+            || tokens.is(i + 1, '.') && tokens.is(i + 3, '(') && JOINS.contains(tokens.text(i + 2));
     return isFolder(i) > i
         || isJoin
         || constants.containsKey(name) && constants.get(name).fromFolder();
@@ -198,15 +188,15 @@ public final class SourceReader {
 
   /** Behind the words that stand for the folder of the file; the same place if none stand there. */
   private int isFolder(int i) {
-    if (isName(i, "__dirname")) {
+    if (tokens.isName(i, "__dirname")) {
       return i + 1;
     }
     boolean isMeta =
-        isName(i, "import")
-            && token(i + 1).is(".")
-            && isName(i + 2, "meta")
-            && token(i + 3).is(".");
-    return isMeta && isName(i + 4, "dirname") ? i + 5 : i;
+        tokens.isName(i, "import")
+            && tokens.is(i + 1, '.')
+            && tokens.isName(i + 2, "meta")
+            && tokens.is(i + 3, '.');
+    return isMeta && tokens.isName(i + 4, "dirname") ? i + 5 : i;
   }
 
   private void add(Way way, Known known, int i, Certainty certainty) {
@@ -217,7 +207,7 @@ public final class SourceReader {
             whole == null ? known.begin() : whole,
             known.end(),
             whole != null,
-            token(i).line(),
+            tokens.line(i),
             certainty));
   }
 
@@ -228,7 +218,9 @@ public final class SourceReader {
   private Certainty certainty(int i, int behind) {
     boolean isCaught =
         blocks.isGuarded(i)
-            || token(behind).is(")") && token(behind + 1).is(".") && isName(behind + 2, "catch");
+            || tokens.is(behind, ')')
+                && tokens.is(behind + 1, '.')
+                && tokens.isName(behind + 2, "catch");
     if (isCaught) {
       return Certainty.CAUGHT;
     }
@@ -238,16 +230,16 @@ public final class SourceReader {
   /** The value of an expression; {@link #end} is then behind it. */
   private Known value(int i) {
     Known known = operand(i);
-    while (token(end).is("+")) {
+    while (tokens.is(end, '+')) {
       known = known.then(operand(end + 1));
     }
     boolean isAll =
-        token(end).is(",")
-            || token(end).is(")")
-            || token(end).is(";")
-            || token(end).is("]")
-            || token(end).is("}")
-            || token(end).line() != token(end - 1).line();
+        tokens.is(end, ',')
+            || tokens.is(end, ')')
+            || tokens.is(end, ';')
+            || tokens.is(end, ']')
+            || tokens.is(end, '}')
+            || tokens.line(end) != tokens.line(end - 1);
     return isAll ? known : Known.NOTHING;
   }
 
@@ -263,26 +255,25 @@ public final class SourceReader {
   }
 
   private Known shallow(int i) {
-    Token token = token(i);
     end = i + 1;
-    if (token.isText()) {
-      return Known.of(token.text());
+    if (tokens.isText(i)) {
+      return Known.of(tokens.text(i));
     }
-    if (token.kind() == Token.Kind.TEXT_BEFORE) {
+    if (tokens.kind(i) == TokenKind.TEXT_BEFORE) {
       return template(i);
     }
     if (isFolder(i) > i) {
       end = isFolder(i);
       return Known.folder();
     }
-    if (token.kind() == Token.Kind.NAME) {
-      boolean isMember = token(i + 1).is(".") && JOINS.contains(token(i + 2).text());
+    if (tokens.isName(i)) {
+      boolean isMember = tokens.is(i + 1, '.') && JOINS.contains(tokens.text(i + 2));
       int call = isMember ? i + 2 : i;
-      if (JOINS.contains(token(call).text()) && token(call + 1).is("(")) {
+      if (JOINS.contains(tokens.text(call)) && tokens.is(call + 1, '(')) {
         return joined(call + 2);
       }
-      if (!token(i + 1).is(".") && !token(i + 1).is("(")) {
-        return constants.getOrDefault(token.text(), Known.NOTHING);
+      if (!tokens.is(i + 1, '.') && !tokens.is(i + 1, '(')) {
+        return constants.getOrDefault(tokens.text(i), Known.NOTHING);
       }
     }
     skipOperand(i);
@@ -291,50 +282,50 @@ public final class SourceReader {
 
   /** What is put into a template is known if it is a constant. */
   private Known template(int i) {
-    Known known = Known.of(token(i).text());
+    Known known = Known.of(tokens.text(i));
     int at = i;
     boolean fromFolder = false;
     while (true) {
       Known inside = operand(at + 1);
-      fromFolder |= at == i && inside.fromFolder() && token(i).text().isEmpty();
-      boolean isSimple = isTemplatePart(token(end).kind());
+      fromFolder |= at == i && inside.fromFolder() && tokens.text(i).isEmpty();
+      boolean isSimple = isTemplatePart(tokens.kind(end));
       known = known.then(isSimple ? inside : Known.NOTHING);
       at = end;
       int depth = 0;
       while (at < tokens.size()) {
-        Token.Kind kind = token(at).kind();
+        TokenKind kind = tokens.kind(at);
         if (depth == 0 && isTemplatePart(kind)) {
           break;
         }
-        depth += kind == Token.Kind.TEXT_BEFORE ? 1 : kind == Token.Kind.TEXT_BEHIND ? -1 : 0;
+        depth += kind == TokenKind.TEXT_BEFORE ? 1 : kind == TokenKind.TEXT_BEHIND ? -1 : 0;
         at++;
       }
-      known = known.then(Known.of(token(at).text()));
-      if (at >= tokens.size() || token(at).kind() == Token.Kind.TEXT_BEHIND) {
+      known = known.then(Known.of(tokens.text(at)));
+      if (at >= tokens.size() || tokens.kind(at) == TokenKind.TEXT_BEHIND) {
         end = at + 1;
         return fromFolder ? new Known(true, known.parts().subList(2, known.parts().size())) : known;
       }
     }
   }
 
-  private static boolean isTemplatePart(Token.Kind kind) {
-    return kind == Token.Kind.TEXT_BETWEEN || kind == Token.Kind.TEXT_BEHIND;
+  private static boolean isTemplatePart(TokenKind kind) {
+    return kind == TokenKind.TEXT_BETWEEN || kind == TokenKind.TEXT_BEHIND;
   }
 
   /** {@code path.join(a, b, …)}: its arguments with slashes between them. */
   private Known joined(int i) {
     Known all = null;
     int at = i;
-    while (at < tokens.size() && !token(at).is(")")) {
+    while (at < tokens.size() && !tokens.is(at, ')')) {
       Known one = value(at);
       all = all == null ? one : all.then(Known.of("/")).then(one);
       at = end;
-      if (!token(at).is(",") && !token(at).is(")")) {
+      if (!tokens.is(at, ',') && !tokens.is(at, ')')) {
         skipTo(at);
         all = all.then(Known.NOTHING);
         at = end;
       }
-      at += token(at).is(",") ? 1 : 0;
+      at += tokens.is(at, ',') ? 1 : 0;
     }
     end = at + 1;
     return all == null ? Known.NOTHING : all;
@@ -344,8 +335,8 @@ public final class SourceReader {
   private void skipTo(int i) {
     int depth = 0;
     int at = i;
-    while (at < tokens.size() && (depth > 0 || !token(at).is(",") && !token(at).is(")"))) {
-      depth += isOpening(at) ? 1 : isClosing(at) ? -1 : 0;
+    while (at < tokens.size() && (depth > 0 || !tokens.is(at, ',') && !tokens.is(at, ')'))) {
+      depth += tokens.isOpening(at) ? 1 : tokens.isClosing(at) ? -1 : 0;
       if (depth < 0) {
         break;
       }
@@ -358,28 +349,18 @@ public final class SourceReader {
   private void skipOperand(int i) {
     int at = i;
     while (at < tokens.size()) {
-      if (isOpening(at)) {
+      if (tokens.isOpening(at)) {
         int depth = 0;
         do {
-          depth += isOpening(at) ? 1 : isClosing(at) ? -1 : 0;
+          depth += tokens.isOpening(at) ? 1 : tokens.isClosing(at) ? -1 : 0;
           at++;
         } while (depth > 0 && at < tokens.size());
-      } else if (token(at).kind() == Token.Kind.NAME
-          || token(at).kind() == Token.Kind.NUMBER
-          || token(at).is(".")) {
+      } else if (tokens.isName(at) || tokens.kind(at) == TokenKind.NUMBER || tokens.is(at, '.')) {
         at++;
       } else {
         break;
       }
     }
     end = Math.max(at, i + 1);
-  }
-
-  private boolean isOpening(int i) {
-    return token(i).is("(") || token(i).is("[") || token(i).is("{");
-  }
-
-  private boolean isClosing(int i) {
-    return token(i).is(")") || token(i).is("]") || token(i).is("}");
   }
 }

@@ -151,6 +151,7 @@ final class PlanReader {
                       e.getKey(),
                       node.path("entry").asText(),
                       texts(node.path("arguments")),
+                      paths(pointer + "/folder").stream().findFirst(),
                       paths(pointer + "/input").stream().findFirst(),
                       new Rehearsal.Expected(
                           node.path("status").asInt(0),
