@@ -22,8 +22,20 @@ public record Conflict(
     String winner,
     List<String> losers,
     boolean same) {
+  /** Something is there several times, and each part of the program sees one of its own. */
+  public static final String COPIES = "several_copies";
+
   /** Copies the list. */
   public Conflict {
     losers = List.copyOf(losers);
+  }
+
+  /**
+   * Whether all there is to it is that something is there several times.
+   *
+   * @return true if nobody is hindered
+   */
+  public boolean areCopies() {
+    return kind.equals(COPIES);
   }
 }

@@ -85,6 +85,17 @@ public interface LanguageModel {
   }
 
   /**
+   * Why an item has no use at run time, given all that is reached.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @param item an item that it does not reach
+   * @return a few words for the user; empty if it may be of use
+   */
+  default Optional<String> uselessBeside(Closure closure, Item item) {
+    return Optional.empty();
+  }
+
+  /**
    * Why an item goes along with its component though nothing reaches it.
    *
    * @param item an item of a component that is kept
@@ -107,6 +118,16 @@ public interface LanguageModel {
    * @return the worst first
    */
   default List<Conflict> conflicts() {
+    return List.of();
+  }
+
+  /**
+   * Components that want what cannot be had at once, of those that are reached.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @return the worst first
+   */
+  default List<Conflict> conflictsIn(Closure closure) {
     return List.of();
   }
 

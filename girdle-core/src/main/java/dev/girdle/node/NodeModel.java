@@ -22,7 +22,6 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.host.HostedLayout;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Sizes;
 import dev.girdle.layout.Layout;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.node.archive.ArchiveLayout;
@@ -38,14 +37,12 @@ import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 
 /** What Node knows about one application. */
 final class NodeModel implements LanguageModel {
@@ -60,7 +57,7 @@ final class NodeModel implements LanguageModel {
   NodeModel(Application application, Set<Item> excluded, boolean exact) {
     this.application = application;
     this.tree = new ModuleTree(application.components(), application.links(), excluded);
-    this.linkage = new NodeLinkage(tree, exact);
+    this.linkage = new NodeLinkage(tree, exact, StartOptions.conditions(application.starts()));
     this.runtime = new NodeRuntime(application, tree);
     this.installed = new Installed(tree, NpmCache.of(System.getenv()));
   }
@@ -113,6 +110,13 @@ final class NodeModel implements LanguageModel {
   }
 
   @Override
+  public Optional<String> uselessBeside(Closure closure, Item item) {
+    return item.component().role().isUsers()
+        ? Optional.empty()
+        : linkage.uselessBeside(item, closure);
+  }
+
+  @Override
   public Optional<String> staysWith(Item item, Prune prune) {
     if (item.component().role().isUsers()) {
       return Optional.of("the user's own");
@@ -134,48 +138,14 @@ final class NodeModel implements LanguageModel {
     return provenances.computeIfAbsent(component, c -> Provenances.of(c, tree));
   }
 
-  /** Several releases of one package, each of which takes its room. */
   @Override
   public List<Conflict> conflicts() {
-    Map<String, List<Component>> byName = new TreeMap<>();
-    for (Component component : application.components()) {
-      if (!component.role().isUsers()) {
-        byName
-            .computeIfAbsent(
-                component.name().replaceFirst("(?<=.)@.*$", ""), n -> new ArrayList<>())
-            .add(component);
-      }
-    }
-    List<Conflict> conflicts = new ArrayList<>();
-    byName.forEach(
-        (name, all) -> {
-          if (all.size() > 1) {
-            boolean same = all.stream().map(Component::release).distinct().count() == 1;
-            long[] sizes =
-                all.stream()
-                    .mapToLong(c -> c.items().stream().mapToLong(Item::weight).sum())
-                    .sorted()
-                    .toArray();
-            long more = Arrays.stream(sizes).sum() - sizes[sizes.length - 1];
-            conflicts.add(
-                new Conflict(
-                    "several_copies",
-                    name
-                        + " is there "
-                        + all.size()
-                        + " times"
-                        + (same ? ", in one release" : ", in several releases")
-                        + ": "
-                        + Sizes.of(more)
-                        + " more than one of them",
-                    name,
-                    0,
-                    "",
-                    all.stream().map(Component::name).toList(),
-                    same));
-          }
-        });
-    return conflicts;
+    return Copies.among(application.components());
+  }
+
+  @Override
+  public List<Conflict> conflictsIn(Closure closure) {
+    return Engines.of(closure, tree).conflicts();
   }
 
   @Override
@@ -199,8 +169,10 @@ final class NodeModel implements LanguageModel {
 
   @Override
   public List<String> warnings(Closure closure) {
-    List<String> warnings =
-        new ArrayList<>(runtime.asking(closure, runtime.need(closure).orElseThrow().range()));
+    List<String> warnings = new ArrayList<>();
+    if (conflictsIn(closure).isEmpty()) {
+      warnings.addAll(runtime.asking(closure, runtime.need(closure).orElseThrow().range()));
+    }
     warnings.addAll(Undeclared.in(closure, tree));
     warnings.addAll(installed.notices());
     return warnings;

@@ -52,15 +52,23 @@ final class NodeRuntime implements RuntimeModel {
             .filter(c -> !c.role().isUsers() && !closure.reachedIn(c).isEmpty())
             .toList();
     RuntimeNeed newest = newest(reached);
-    return range.accepts(newest.range().least()) && !newest.range().accepts(range.least())
-        ? List.of(
-            newest.because()
-                + " says that it is made for "
-                + newest.text()
-                + "; the program is started on "
-                + range.words()
-                + " all the same, since such words are often not kept to: try it on the oldest")
-        : List.of();
+    if (!range.accepts(newest.range().least()) || newest.range().accepts(range.least())) {
+      return List.of();
+    }
+    String together =
+        Engines.of(closure, tree)
+            .oldest()
+            .filter(o -> !o.equals(newest.range().least()))
+            .map(o -> ", and all that is reached for " + o + " or newer")
+            .orElse("");
+    return List.of(
+        newest.because()
+            + " says that it is made for "
+            + newest.text()
+            + together
+            + "; the program is started on "
+            + range.words()
+            + " all the same, since such words are often not kept to: try it on the oldest");
   }
 
   private RuntimeNeed newest(List<Component> components) {
@@ -69,7 +77,9 @@ final class NodeRuntime implements RuntimeModel {
     for (Component component : components) {
       String folder = ModuleTree.place(component);
       Optional<String> oldest =
-          tree.description(folder).flatMap(PackageJson::engine).flatMap(NodeRelease::oldestIn);
+          tree.description(folder)
+              .flatMap(PackageJson::engine)
+              .flatMap(r -> NodeRelease.oldestIn(List.of(r)));
       if (oldest.isPresent() && !ReleaseRange.from(oldest.get()).accepts(range.least())) {
         range = ReleaseRange.from(oldest.get());
         because = component.name();

@@ -7,7 +7,8 @@ import java.util.List;
 /**
  * What is to be made.
  *
- * @param forms the forms to make; may be empty if nothing is to be made
+ * @param forms the forms to make; empty for what is usual in the language, and where nothing is
+ *     made
  * @param targets where the artifacts are to run; empty for one that runs everywhere
  * @param out the folder that the artifacts go to
  * @param replace whether an artifact that Girdle made before may be replaced

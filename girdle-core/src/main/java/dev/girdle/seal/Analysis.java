@@ -116,10 +116,12 @@ public record Analysis(
    */
   public List<Conflict> conflicts() {
     Set<String> kept = kept().stream().map(Component::name).collect(Collectors.toSet());
-    return model.conflicts().stream()
+    List<Conflict> conflicts = new ArrayList<>(model.conflictsIn(closure));
+    model.conflicts().stream()
         .filter(
             c -> !c.winner().isEmpty() || c.losers().stream().filter(kept::contains).count() > 1)
-        .toList();
+        .forEach(conflicts::add);
+    return conflicts;
   }
 
   /**

@@ -63,8 +63,9 @@ final class Pruning {
     } else if (prune.compareTo(Prune.COMPONENTS) <= 0) {
       items.put(item, "not reached, travels with " + item.component().name());
     } else {
-      Optional<String> useless = model.uselessAtRunTime(item);
-      Optional<String> stays = model.staysWith(item, prune);
+      Optional<String> other = model.uselessBeside(closure, item);
+      Optional<String> useless = other.or(() -> model.uselessAtRunTime(item));
+      Optional<String> stays = other.isPresent() ? Optional.empty() : model.staysWith(item, prune);
       if (stays.isPresent()) {
         items.put(item, stays.get());
       } else {

@@ -23,8 +23,8 @@ final class ConflictTable {
     if (conflicts.isEmpty()) {
       return;
     }
-    boolean hasWinners = conflicts.stream().anyMatch(c -> !c.winner().isEmpty());
-    console.heading(hasWinners ? "In each other's way" : "There several times");
+    boolean areCopies = conflicts.stream().allMatch(Conflict::areCopies);
+    console.heading(areCopies ? "There several times" : "In each other's way");
     for (Conflict conflict : conflicts.subList(0, Math.min(SHOWN, conflicts.size()))) {
       console.line("  " + console.paint(Paint.NOTICE, conflict.sentence()));
       Table table = new Table("lll");

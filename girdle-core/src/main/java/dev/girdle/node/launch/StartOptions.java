@@ -1,5 +1,6 @@
 package dev.girdle.node.launch;
 
+import dev.girdle.app.LaunchSpec;
 import dev.girdle.launch.BatchWords;
 import dev.girdle.launch.ShellWords;
 import dev.girdle.node.tree.ModuleTree;
@@ -7,6 +8,7 @@ import dev.girdle.node.tree.Resolution;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The options for Node that a start gives. Node looks up the modules that some of them name from
@@ -17,6 +19,8 @@ public final class StartOptions {
   private static final Set<String> REQUIRING = Set.of("-r", "--require");
   private static final Set<String> IMPORTING =
       Set.of("--import", "--loader", "--experimental-loader");
+
+  private static final Set<String> CONDITIONS = Set.of("-C", "--conditions");
 
   private final List<Word> words = new ArrayList<>();
 
@@ -55,6 +59,29 @@ public final class StartOptions {
               : new Word(option.substring(0, equals + 1), found.get(0), isImport));
       before = option;
     }
+  }
+
+  /**
+   * The conditions that Node is given for {@code exports} (Node.js documentation, "Command-line
+   * API", {@code --conditions}).
+   *
+   * @param starts how an application is started
+   * @return all that any of them gives
+   */
+  public static Set<String> conditions(List<LaunchSpec> starts) {
+    Set<String> conditions = new TreeSet<>();
+    for (LaunchSpec start : starts) {
+      String before = "";
+      for (String option : start.options()) {
+        if (CONDITIONS.contains(before)) {
+          conditions.add(option);
+        } else if (option.startsWith("--conditions=")) {
+          conditions.add(option.substring(option.indexOf('=') + 1));
+        }
+        before = option;
+      }
+    }
+    return conditions;
   }
 
   /**

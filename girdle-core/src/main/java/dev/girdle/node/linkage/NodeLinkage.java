@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Answer;
+import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
@@ -35,17 +36,20 @@ public final class NodeLinkage implements Linkage {
   private final SourceDemands sources;
   private final Builtins builtins = new Builtins();
   private final boolean exact;
+  private OtherBuilds otherBuilds;
+  private Closure buildsBeside;
 
   /**
    * Looks at an application.
    *
    * @param tree its files
    * @param exact whether packages are taken apart, so that what is only declared does not count
+   * @param conditions that Node is given where the application is started
    */
-  public NodeLinkage(ModuleTree tree, boolean exact) {
+  public NodeLinkage(ModuleTree tree, boolean exact, Set<String> conditions) {
     this.tree = tree;
     this.exact = exact;
-    this.resolution = new Resolution(tree);
+    this.resolution = new Resolution(tree, conditions);
     this.packages = new Packages(tree);
     this.sources = new SourceDemands(tree, packages);
   }
@@ -80,6 +84,21 @@ public final class NodeLinkage implements Linkage {
     } catch (UnreadableItemException | IOException e) {
       return false; // the walk tells of it, if it comes to it
     }
+  }
+
+  /**
+   * Why a build of a package is of no use beside what is reached of it.
+   *
+   * @param item any item that is not reached
+   * @param closure the outcome of a walk with this linkage
+   * @return a few words for people; empty if it may be of use, or is no such build
+   */
+  public synchronized Optional<String> uselessBeside(Item item, Closure closure) {
+    if (buildsBeside != closure) {
+      buildsBeside = closure;
+      otherBuilds = new OtherBuilds(tree, closure, resolution.conditions());
+    }
+    return otherBuilds.why(item);
   }
 
   /**

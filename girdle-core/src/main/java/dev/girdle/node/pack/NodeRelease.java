@@ -1,6 +1,8 @@
 package dev.girdle.node.pack;
 
 import dev.girdle.app.ReleaseRange;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -19,28 +21,42 @@ public final class NodeRelease {
   private NodeRelease() {}
 
   /**
-   * The oldest release from {@link #OLDEST} on that a range accepts.
+   * The oldest release from {@link #OLDEST} on that all of some ranges accept.
    *
-   * @param range as {@code engines} has it
-   * @return for example "18.17.0"; empty if the range cannot be read, or accepts none of them
+   * @param ranges as {@code engines} has them; those that cannot be read accept everything
+   * @return for example "18.17.0"; empty if there is none, or none of the ranges can be read
    */
-  public static Optional<String> oldestIn(String range) {
-    RangeList ranges = RangeListFactory.create(range);
-    if (ranges.get().isEmpty()) {
+  public static Optional<String> oldestIn(Collection<String> ranges) {
+    List<RangeList> all =
+        ranges.stream()
+            .map(RangeListFactory::create)
+            .filter(range -> !range.get().isEmpty())
+            .toList();
+    if (all.isEmpty()) {
       return Optional.empty();
     }
     // the oldest that fits is where a comparison begins, or where a line of releases begins
-    return candidates(ranges).stream()
+    return candidates(all).stream()
         .filter(v -> OLDEST.accepts(v.getVersion()))
-        .filter(v -> v.satisfies(ranges))
+        .filter(v -> all.stream().allMatch(v::satisfies))
         .min(Comparator.naturalOrder())
         .map(Semver::getVersion);
   }
 
-  private static List<Semver> candidates(RangeList ranges) {
-    List<Semver> all = new java.util.ArrayList<>();
-    ranges
-        .get()
+  /**
+   * Whether a range can be read.
+   *
+   * @param range as {@code engines} has it
+   * @return false if it says nothing that npm would understand
+   */
+  public static boolean isRange(String range) {
+    return !RangeListFactory.create(range).get().isEmpty();
+  }
+
+  private static List<Semver> candidates(List<RangeList> ranges) {
+    List<Semver> all = new ArrayList<>();
+    ranges.stream()
+        .flatMap(range -> range.get().stream())
         .forEach(
             both ->
                 both.forEach(

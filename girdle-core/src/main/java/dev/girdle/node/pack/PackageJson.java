@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -19,6 +20,10 @@ import java.util.Set;
 public final class PackageJson {
   /** What the file is called. */
   public static final String NAME = "package.json";
+
+  /** Words whose paths Node looks at, and names. */
+  private static final Set<String> OF_NODE =
+      Set.of("name", "version", "main", "type", "bin", "exports", "imports");
 
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -145,6 +150,66 @@ public final class PackageJson {
   public Optional<String> startScript() {
     JsonNode node = root.path("scripts").path("start");
     return node.isTextual() ? Optional.of(node.asText()) : Optional.empty();
+  }
+
+  /**
+   * Files that others than Node load of it, such as browsers and tools that join modules: words of
+   * the description that Node does not look at lead to them, and no word that it does look at.
+   *
+   * @param conditions that Node looks at in {@link #exports}
+   * @return paths as they are written, without {@code ./}, each with the word that leads there;
+   *     patterns are not among them, and what is no path may be
+   */
+  public Map<String, String> targetsOfOthers(Set<String> conditions) {
+    Map<String, String> others = new LinkedHashMap<>();
+    Set<String> own = new HashSet<>(commands().values());
+    text("main").ifPresent(own::add);
+    targets(exports(), "", conditions, own, others);
+    targets(imports(), "", conditions, own, others);
+    for (Map.Entry<String, JsonNode> word : root.properties()) {
+      if (OF_NODE.contains(word.getKey())) {
+        continue;
+      }
+      if (word.getValue().isTextual()) {
+        others.putIfAbsent(word.getValue().asText(), word.getKey());
+      }
+      // which file takes the place of which one
+      for (Map.Entry<String, JsonNode> one : word.getValue().properties()) {
+        if (one.getKey().startsWith("./") && one.getValue().asText().startsWith("./")) {
+          others.putIfAbsent(one.getValue().asText(), word.getKey());
+        }
+      }
+    }
+    Map<String, String> paths = new LinkedHashMap<>();
+    others.forEach((path, word) -> paths.putIfAbsent(bare(path), word));
+    own.forEach(path -> paths.remove(bare(path)));
+    return paths;
+  }
+
+  private static String bare(String path) {
+    return path.replaceFirst("^(\\./)+", "");
+  }
+
+  /** Collects what conditions lead to; in whose hands it is depends on those on the way. */
+  private static void targets(
+      JsonNode node,
+      String word,
+      Set<String> conditions,
+      Set<String> own,
+      Map<String, String> others) {
+    if (node.isTextual() && word.isEmpty()) {
+      own.add(node.asText());
+    } else if (node.isTextual()) {
+      others.putIfAbsent(node.asText(), word);
+    }
+    for (JsonNode one : node.isArray() ? node : List.<JsonNode>of()) {
+      targets(one, word, conditions, own, others);
+    }
+    for (Map.Entry<String, JsonNode> entry : node.properties()) {
+      String key = entry.getKey();
+      boolean isOthers = !key.startsWith(".") && !key.startsWith("#") && !conditions.contains(key);
+      targets(entry.getValue(), word.isEmpty() && isOthers ? key : word, conditions, own, others);
+    }
   }
 
   /** What its makers say of its licence, as SPDX expressions or as they write it. */

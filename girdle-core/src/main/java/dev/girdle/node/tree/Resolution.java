@@ -6,6 +6,7 @@ import dev.girdle.node.pack.PackageJson;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,9 @@ public final class Resolution {
   private static final Set<String> SOMETIMES = Set.of("module-sync", "node-addons");
 
   private final ModuleTree tree;
+  private final Set<String> requiring;
+  private final Set<String> importing;
+  private final Set<String> given;
 
   /**
    * What was found.
@@ -55,7 +59,35 @@ public final class Resolution {
    * @param tree its files
    */
   public Resolution(ModuleTree tree) {
+    this(tree, Set.of());
+  }
+
+  /**
+   * Looks in an application that is started with conditions of its own ({@code --conditions}).
+   *
+   * @param tree its files
+   * @param given conditions that hold beside those of Node, if it is started so
+   */
+  public Resolution(ModuleTree tree, Set<String> given) {
     this.tree = tree;
+    this.given = Set.copyOf(given);
+    this.requiring = joined(REQUIRING, given);
+    this.importing = joined(IMPORTING, given);
+  }
+
+  private static Set<String> joined(Set<String> some, Set<String> more) {
+    Set<String> all = new HashSet<>(some);
+    all.addAll(more);
+    return Set.copyOf(all);
+  }
+
+  /**
+   * The conditions that may hold here.
+   *
+   * @return for modules of either kind
+   */
+  public Set<String> conditions() {
+    return joined(requiring, importing);
   }
 
   /**
@@ -241,12 +273,13 @@ public final class Resolution {
       }
       return Optional.empty();
     }
-    Set<String> conditions = isImport ? IMPORTING : REQUIRING;
+    Set<String> conditions = isImport ? importing : requiring;
     Optional<Found> sometimes = Optional.empty();
     for (Map.Entry<String, JsonNode> entry : target.properties()) {
       if (conditions.contains(entry.getKey())) {
         Optional<Found> found = target(folder, entry.getValue(), rest, isImport);
-        if (found.isPresent() && !SOMETIMES.contains(entry.getKey())) {
+        boolean isAlways = !SOMETIMES.contains(entry.getKey()) && !given.contains(entry.getKey());
+        if (found.isPresent() && isAlways) {
           return Optional.of(both(sometimes, found.get()));
         }
         if (found.isPresent()) {

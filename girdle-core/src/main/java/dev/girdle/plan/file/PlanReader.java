@@ -302,7 +302,7 @@ final class PlanReader {
               node.path("compression").asInt(FormRequest.USUAL_COMPRESSION),
               Compression.valueOf(upper(node.path("packing").asText("gzip")))));
     }
-    return forms.isEmpty() ? List.of(FormRequest.of(FormKind.ARCHIVE)) : forms;
+    return forms;
   }
 
   private List<ExtraFile> files() {

@@ -32,6 +32,10 @@ class ResolutionTest {
   }
 
   private Resolution resolution() {
+    return new Resolution(tree());
+  }
+
+  private ModuleTree tree() {
     List<TreeFile> all = new ArrayList<>();
     files.forEach(
         (p, t) -> all.add(new TreeFile(p, Content.of(t.getBytes(StandardCharsets.UTF_8)))));
@@ -45,7 +49,7 @@ class ResolutionTest {
             "",
             new SubTree(all, List.of()),
             UnaryOperator.identity());
-    return new Resolution(new ModuleTree(List.of(component), links, Set.of()));
+    return new ModuleTree(List.of(component), links, Set.of());
   }
 
   private String found(String specifier, String asker, boolean isImport) {
@@ -266,5 +270,20 @@ class ResolutionTest {
     return resolution().find(specifier, "m.js", isImport).files().stream()
         .map(ModuleTree::path)
         .toList();
+  }
+
+  @Test
+  void conditionsThatAStartGivesHoldBesideThoseOfNode() {
+    file("a.js", "");
+    file(
+        "node_modules/p/package.json",
+        "{\"exports\": {\"harbour\": \"./harbour.js\", \"default\": \"./plain.js\"}}");
+    file("node_modules/p/harbour.js", "");
+    file("node_modules/p/plain.js", "");
+    assertThat(found("p", "a.js", false)).isEqualTo("node_modules/p/plain.js");
+    Resolution given = new Resolution(tree(), Set.of("harbour"));
+    assertThat(given.find("p", "a.js", false).files())
+        .extracting(ModuleTree::path)
+        .contains("node_modules/p/harbour.js", "node_modules/p/plain.js");
   }
 }
