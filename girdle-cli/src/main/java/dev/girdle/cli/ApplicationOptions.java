@@ -201,6 +201,7 @@ final class ApplicationOptions {
         plan.files(),
         plan.runtime(),
         plan.rehearsals(),
+        plan.image(),
         plan.file());
   }
 

@@ -8,6 +8,17 @@ public enum Shape {
   NESTED,
   /** One archive of one tree, all components merged. */
   MERGED,
+  /** A folder for where there is no shell: without starters, but with the words that start it. */
+  BARE,
   /** A folder with a prebuilt program that runs the application. */
-  HOSTED
+  HOSTED;
+
+  /**
+   * Whether it is a folder that a runtime can go along in.
+   *
+   * @return false for archives, and where another program is the runtime
+   */
+  public boolean isFolder() {
+    return this == FOLDER || this == BARE;
+  }
 }

@@ -41,7 +41,7 @@ public record Support(
    */
   public static Support all(String archive, String hidden) {
     return new Support(
-        Set.of(Shape.FOLDER, Shape.NESTED, Shape.MERGED),
+        Set.of(Shape.FOLDER, Shape.BARE, Shape.NESTED, Shape.MERGED),
         Set.of(Prune.values()),
         Map.of(),
         archive,

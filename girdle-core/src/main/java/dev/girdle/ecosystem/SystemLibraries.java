@@ -22,9 +22,13 @@ public final class SystemLibraries {
    *
    * @param language of the runtime, for the user
    * @param files the runtime's files
+   * @param shape what is laid out
    * @return a sentence for the user; empty if it asks for the C library alone
    */
-  public static List<String> askedBy(String language, List<LayoutFile> files) {
+  public static List<String> askedBy(String language, List<LayoutFile> files, Shape shape) {
+    if (shape == Shape.BARE) {
+      return List.of(); // which takes them along
+    }
     Set<String> needed = new TreeSet<>();
     Set<String> brought = new TreeSet<>();
     for (LayoutFile file : files) {

@@ -3,6 +3,7 @@ package dev.girdle.host;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.SourceDate;
+import dev.girdle.io.TarWriter;
 import dev.girdle.io.ZipWriter;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
@@ -10,15 +11,10 @@ import dev.girdle.place.Scratch;
 import dev.girdle.plan.Placement;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
 import java.util.List;
-import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
-import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
-import org.apache.commons.compress.archivers.tar.TarConstants;
 
 /** The files of an application as one archive, the same bytes each time. */
 final class InnerArchive {
@@ -47,34 +43,14 @@ final class InnerArchive {
   private static void tar(
       List<LayoutFile> files, List<LayoutLink> links, Path place, SourceDate date)
       throws IOException {
-    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(place));
-        TarArchiveOutputStream tar = new TarArchiveOutputStream(out, "UTF-8")) {
-      tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
-      tar.setBigNumberMode(TarArchiveOutputStream.BIGNUMBER_POSIX);
-      tar.setAddPaxHeadersForNonAsciiNames(true);
+    OutputStream out = new BufferedOutputStream(Files.newOutputStream(place));
+    try (TarWriter tar = new TarWriter(out, date)) {
       for (LayoutFile file : files) {
-        TarArchiveEntry entry = new TarArchiveEntry(file.path());
-        entry.setSize(file.content().size());
-        tar.putArchiveEntry(settled(entry, file.executable() ? 0100755 : 0100644, date));
-        try (InputStream in = file.content().open()) {
-          in.transferTo(tar);
-        }
-        tar.closeArchiveEntry();
+        tar.file(file.path(), file.content(), file.executable());
       }
       for (LayoutLink link : links) {
-        TarArchiveEntry entry = new TarArchiveEntry(link.path(), TarConstants.LF_SYMLINK);
-        entry.setLinkName(link.target());
-        tar.putArchiveEntry(settled(entry, 0120777, date));
-        tar.closeArchiveEntry();
+        tar.link(link.path(), link.target());
       }
     }
-  }
-
-  private static TarArchiveEntry settled(TarArchiveEntry entry, int mode, SourceDate date) {
-    entry.setMode(mode);
-    entry.setIds(0, 0);
-    entry.setNames("", "");
-    entry.setLastModifiedTime(FileTime.from(date.instant()));
-    return entry;
   }
 }

@@ -2,7 +2,6 @@ package dev.girdle.java;
 
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Packaging;
-import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.java.bundle.FastStart;
 import dev.girdle.java.bundle.RuntimeBundler;
@@ -31,11 +30,11 @@ final class JavaPackaging implements Packaging {
     try {
       Layout layout =
           switch (request.shape()) {
-            case FOLDER, HOSTED -> new FolderLayout(request, mainClasses).layOut();
+            case FOLDER, BARE, HOSTED -> new FolderLayout(request, mainClasses).layOut();
             case NESTED -> new NestedLayout(request, mainClasses).layOut();
             case MERGED -> new MergedLayout(request, mainClasses).layOut();
           };
-      boolean bringsRuntime = request.shape() == Shape.FOLDER && request.runtime().isBundled();
+      boolean bringsRuntime = request.shape().isFolder() && request.runtime().isBundled();
       return bringsRuntime ? RuntimeBundler.addTo(layout, request, runtimes) : layout;
     } catch (IOException e) {
       // what is read says so by itself; all else is the writing of what has to be made

@@ -23,6 +23,8 @@ import java.util.TreeMap;
  * @param runtime the runtime that goes along; empty if none does
  * @param head what stands before an archive, so that it can be started; empty for nothing
  * @param frame the text that an archive goes into; empty for none
+ * @param commands how it is started where there is no shell, the main way first; empty if it has
+ *     starters
  */
 public record Layout(
     List<LayoutFile> files,
@@ -34,7 +36,8 @@ public record Layout(
     String start,
     Optional<LayoutRuntime> runtime,
     String head,
-    Optional<TextFrame> frame) {
+    Optional<TextFrame> frame,
+    List<LayoutCommand> commands) {
   /** Copies the lists and checks that no path is there twice, and that no link leads out. */
   public Layout {
     files = List.copyOf(files);
@@ -42,6 +45,7 @@ public record Layout(
     folders = List.copyOf(folders);
     leftOut = List.copyOf(leftOut);
     notices = List.copyOf(notices);
+    commands = List.copyOf(commands);
     Set<String> paths = new HashSet<>();
     for (LayoutFile file : files) {
       if (!paths.add(file.path())) {
@@ -88,7 +92,8 @@ public record Layout(
         start,
         Optional.empty(),
         "",
-        Optional.empty());
+        Optional.empty(),
+        List.of());
   }
 
   /**
@@ -99,7 +104,17 @@ public record Layout(
    */
   public Layout headedBy(String newHead) {
     return new Layout(
-        files, links, folders, recordPath, leftOut, notices, start, runtime, newHead, frame);
+        files,
+        links,
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        start,
+        runtime,
+        newHead,
+        frame,
+        commands);
   }
 
   /**
@@ -119,7 +134,8 @@ public record Layout(
         start,
         runtime,
         head,
-        Optional.of(text));
+        Optional.of(text),
+        commands);
   }
 
   /**
@@ -142,7 +158,8 @@ public record Layout(
         start,
         Optional.of(bundled),
         head,
-        frame);
+        frame,
+        commands);
   }
 
   /**
@@ -155,7 +172,7 @@ public record Layout(
     List<LayoutFile> all = new ArrayList<>(files);
     all.addAll(more);
     return new Layout(
-        all, links, folders, recordPath, leftOut, notices, start, runtime, head, frame);
+        all, links, folders, recordPath, leftOut, notices, start, runtime, head, frame, commands);
   }
 
   /**
@@ -167,7 +184,8 @@ public record Layout(
   public Layout noticing(List<String> more) {
     List<String> all = new ArrayList<>(notices);
     all.addAll(more);
-    return new Layout(files, links, folders, recordPath, leftOut, all, start, runtime, head, frame);
+    return new Layout(
+        files, links, folders, recordPath, leftOut, all, start, runtime, head, frame, commands);
   }
 
   /**
@@ -178,7 +196,17 @@ public record Layout(
    */
   public Layout startedBy(String newStart) {
     return new Layout(
-        files, links, folders, recordPath, leftOut, notices, newStart, runtime, head, frame);
+        files,
+        links,
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        newStart,
+        runtime,
+        head,
+        frame,
+        commands);
   }
 
   /**
@@ -191,6 +219,27 @@ public record Layout(
     List<LayoutLink> all = new ArrayList<>(links);
     all.addAll(more);
     return new Layout(
-        files, all, folders, recordPath, leftOut, notices, start, runtime, head, frame);
+        files, all, folders, recordPath, leftOut, notices, start, runtime, head, frame, commands);
+  }
+
+  /**
+   * The same layout for where there is no shell.
+   *
+   * @param newCommands how it is started, the main way first
+   * @return a new layout
+   */
+  public Layout commandedBy(List<LayoutCommand> newCommands) {
+    return new Layout(
+        files,
+        links,
+        folders,
+        recordPath,
+        leftOut,
+        notices,
+        start,
+        runtime,
+        head,
+        frame,
+        newCommands);
   }
 }

@@ -51,7 +51,7 @@ public final class NodeEcosystem implements Ecosystem {
   @Override
   public Support support() {
     return new Support(
-        Set.of(Shape.FOLDER, Shape.MERGED, Shape.HOSTED),
+        Set.of(Shape.FOLDER, Shape.BARE, Shape.MERGED, Shape.HOSTED),
         Set.of(Prune.values()),
         Map.of(RuntimeKind.TRIMMED, ONE_PROGRAM, RuntimeKind.TIGHT, ONE_PROGRAM),
         "cjs",

@@ -17,7 +17,6 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.RuntimeModel;
-import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.host.HostedLayout;
@@ -189,7 +188,7 @@ final class NodeModel implements LanguageModel {
   }
 
   private Layout layOut(LayoutRequest request) {
-    if (request.shape() != Shape.FOLDER) {
+    if (!request.shape().isFolder()) {
       return ArchiveLayout.layOut(request, tree);
     }
     if (request.runtime().placement().isEmpty()) {

@@ -13,7 +13,9 @@ public enum FormKind {
   /** One file that starts by itself, with the runtime in it. */
   EXECUTABLE,
   /** One archive that the language's own runtime starts. */
-  ARCHIVE;
+  ARCHIVE,
+  /** A container image, in an image layout. */
+  IMAGE;
 
   /**
    * How users write it.

@@ -11,7 +11,8 @@ import java.util.Optional;
  * @param as the file name of the artifact, in which {@code {name}}, {@code {release}} and {@code
  *     {target}} stand for what they say; empty for the usual one
  * @param level how hard what is not compressed yet is compressed, from 1 to 9
- * @param compression how an executable is compressed; of no meaning for other forms
+ * @param compression how an executable or the layers of an image are compressed; of no meaning for
+ *     other forms
  */
 public record FormRequest(
     FormKind kind, ArchiveKind archive, Optional<String> as, int level, Compression compression) {
@@ -32,11 +33,11 @@ public record FormRequest(
   /**
    * How users call it.
    *
-   * @return "folder", "zip", "tgz", "executable", "nested archive" or "merged archive"
+   * @return "folder", "zip", "tgz", "executable", "image", "nested archive" or "merged archive"
    */
   public String label() {
     return switch (kind) {
-      case FOLDER, ZIP, TGZ, EXECUTABLE -> kind.text();
+      case FOLDER, ZIP, TGZ, EXECUTABLE, IMAGE -> kind.text();
       case ARCHIVE -> archive == ArchiveKind.MERGED ? "merged archive" : "nested archive";
     };
   }

@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param files what goes in besides the application
  * @param runtime which runtime goes along
  * @param rehearsals the trial runs that artifacts have to pass
+ * @param image how a container image is to be
  * @param file the file that it was read from; empty if it stands in the command line only
  */
 public record Plan(
@@ -25,6 +26,7 @@ public record Plan(
     List<ExtraFile> files,
     RuntimeRequest runtime,
     List<Rehearsal> rehearsals,
+    ImageRequest image,
     Optional<Path> file) {
   /** Copies the lists. */
   public Plan {
@@ -47,6 +49,7 @@ public record Plan(
         List.of(),
         RuntimeRequest.HOST,
         List.of(),
+        ImageRequest.USUAL,
         Optional.empty());
   }
 
@@ -57,7 +60,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Source newSource) {
-    return new Plan(newSource, choice, output, metadata, files, runtime, rehearsals, file);
+    return new Plan(newSource, choice, output, metadata, files, runtime, rehearsals, image, file);
   }
 
   /**
@@ -67,7 +70,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Choice newChoice) {
-    return new Plan(source, newChoice, output, metadata, files, runtime, rehearsals, file);
+    return new Plan(source, newChoice, output, metadata, files, runtime, rehearsals, image, file);
   }
 
   /**
@@ -77,7 +80,7 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(Output newOutput) {
-    return new Plan(source, choice, newOutput, metadata, files, runtime, rehearsals, file);
+    return new Plan(source, choice, newOutput, metadata, files, runtime, rehearsals, image, file);
   }
 
   /**
@@ -87,7 +90,17 @@ public record Plan(
    * @return a new plan
    */
   public Plan with(RuntimeRequest newRuntime) {
-    return new Plan(source, choice, output, metadata, files, newRuntime, rehearsals, file);
+    return new Plan(source, choice, output, metadata, files, newRuntime, rehearsals, image, file);
+  }
+
+  /**
+   * The same plan with another image.
+   *
+   * @param newImage how a container image is to be
+   * @return a new plan
+   */
+  public Plan with(ImageRequest newImage) {
+    return new Plan(source, choice, output, metadata, files, runtime, rehearsals, newImage, file);
   }
 
   /**
@@ -116,6 +129,7 @@ public record Plan(
         files,
         runtime,
         rehearsals,
+        image,
         file);
   }
 }

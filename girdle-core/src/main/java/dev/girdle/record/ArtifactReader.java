@@ -3,6 +3,7 @@ package dev.girdle.record;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.form.ExecutableForm;
+import dev.girdle.image.ImageLayout;
 import dev.girdle.io.Compression;
 import dev.girdle.io.Content;
 import dev.girdle.io.FileTree;
@@ -60,13 +61,19 @@ public final class ArtifactReader {
   /**
    * Reads an artifact.
    *
-   * @param artifact a folder, a zip archive, or a tar archive that is compressed as a whole
+   * @param artifact a folder, a zip archive, a tar archive that is compressed as a whole, or an
+   *     image layout, of whose first image the layers count that Girdle made
    * @param visitor gets its files
    * @throws GirdleException if it is neither, or damaged, or hostile
    * @throws IOException if it cannot be read
    */
   public static void read(Path artifact, Visitor visitor) throws IOException {
-    if (Files.isDirectory(artifact)) {
+    Optional<ImageLayout> image = ImageLayout.open(artifact);
+    if (image.isPresent()) {
+      try (ImageLayout layout = image.get()) {
+        OwnLayers.read(layout, artifact.toString(), visitor);
+      }
+    } else if (Files.isDirectory(artifact)) {
       try (FolderTree tree = FolderTree.withLinks(artifact)) {
         visit(tree, artifact, visitor);
       }

@@ -10,6 +10,8 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.image.ImageLayout;
+import dev.girdle.image.MediaTypes;
 import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -83,6 +85,10 @@ public final class RecordFile {
    */
   public static Optional<Found> find(Path artifact) {
     try {
+      Optional<ImageLayout> image = ImageLayout.open(artifact);
+      if (image.isPresent()) {
+        return inImage(image.get());
+      }
       if (Files.isDirectory(artifact)) {
         Path file = artifact.resolve(IN_FOLDER);
         return Files.isRegularFile(file)
@@ -108,6 +114,16 @@ public final class RecordFile {
                   Fault.APPLICATION,
                   e,
                   "the record of " + artifact + " cannot be read: " + e.getMessage()));
+    }
+  }
+
+  /** Of an image layout for several targets, the record of the first counts. */
+  private static Optional<Found> inImage(ImageLayout layout) throws IOException {
+    try (layout) {
+      Optional<byte[]> bytes = layout.attached(null, MediaTypes.RECORD);
+      return bytes.isPresent()
+          ? Optional.of(new Found("", IN_FOLDER, parse(bytes.get())))
+          : Optional.empty();
     }
   }
 

@@ -82,6 +82,9 @@ final class BareSystem {
     }
     Files.createDirectories(folder.resolve("usr"));
     Files.createSymbolicLink(folder.resolve("usr/bin"), Path.of("../bin"));
+    // by which any machine knows itself; without, not even localhost is anybody
+    Files.createDirectories(folder.resolve("etc"));
+    Files.writeString(folder.resolve("etc/hosts"), "127.0.0.1 localhost\n::1 localhost\n");
     for (Path loader : LOADERS) {
       if (Files.exists(loader)) {
         copy(loader, folder);

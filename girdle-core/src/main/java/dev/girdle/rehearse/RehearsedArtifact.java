@@ -38,6 +38,11 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
     return ARCHIVES.contains(content.form());
   }
 
+  /** Whether it is a container image, which has a root folder of its own. */
+  boolean isImage() {
+    return content.form().equals("image");
+  }
+
   /** Files that its record names and that are not there any more; of a folder only. */
   List<String> lostFiles() {
     return Files.isDirectory(artifact)

@@ -53,7 +53,7 @@ public final class Rehearser {
     this.subject = new RehearsedArtifact(artifact, content);
     this.request = request;
     this.namespaces = Namespaces.words(request.network());
-    boolean needs = content.needsRuntime();
+    boolean needs = content.needsRuntime() && !subject.isImage();
     if (needs && runtime.isEmpty()) {
       String language = content.runtime().language();
       throw GirdleException.machine(
@@ -99,8 +99,46 @@ public final class Rehearser {
               + " answers",
           "  Name a line that the program prints once it is up, or leave out --no-network.");
     }
+    if (subject.isImage()) {
+      return inContainer(rehearsal);
+    }
     try (Sandbox sandbox = Sandbox.of(subject, request, namespaces, runtime)) {
       return perform(rehearsal, sandbox);
+    } catch (IOException e) {
+      throw new GirdleException(
+          Fault.MACHINE, e, "the rehearsal " + rehearsal.name() + " failed: " + e.getMessage());
+    }
+  }
+
+  private RunResult inContainer(Rehearsal rehearsal) {
+    String main = subject.entry("");
+    if (!rehearsal.entry().isEmpty() && !subject.entry(rehearsal.entry()).equals(main)) {
+      throw GirdleException.request("an image starts one program, and this one starts " + main);
+    }
+    try (ImageSandbox sandbox = ImageSandbox.of(subject.artifact(), namespaces)) {
+      ProcessRun run = ProcessRun.of(sandbox.process(rehearsal), rehearsal, sandbox.seen());
+      List<String> lines = new ArrayList<>(run.errors().lines().toList());
+      lines.addAll(run.output().lines().toList());
+      Verdict verdict = new Verdict(rehearsal, run);
+      List<Diagnosis> diagnoses = Causes.of(lines, subject, Set.of(), observation);
+      Set<Seen> seen = new TreeSet<>();
+      if (verdict.failures().isEmpty() && diagnoses.isEmpty()) {
+        seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
+      }
+      return new RunResult(
+          rehearsal,
+          Hiding.NAMESPACES,
+          given,
+          run.status(),
+          run.millis(),
+          verdict.failures(),
+          verdict.ended(),
+          diagnoses,
+          List.of(),
+          new Evidence(seen),
+          rehearsal.folder().isPresent() ? Traces.made(sandbox.work(rehearsal)) : Set.of(),
+          run.output(),
+          run.errors());
     } catch (IOException e) {
       throw new GirdleException(
           Fault.MACHINE, e, "the rehearsal " + rehearsal.name() + " failed: " + e.getMessage());

@@ -23,9 +23,9 @@ final class Composition {
   }
 
   Layout layout() {
-    boolean isFolder = shape == Shape.FOLDER;
+    boolean isFolder = shape.isFolder();
     // what is unpacked into a cache is seen by nobody
-    boolean isSeen = isFolder && form != FormKind.EXECUTABLE;
+    boolean isSeen = shape == Shape.FOLDER && form != FormKind.EXECUTABLE;
     Appearance appearance =
         new Appearance(
             analysis.application().identity(),
@@ -52,7 +52,9 @@ final class Composition {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(analysis, shape).files());
-    more.addAll(new SbomFile(analysis, shape).files());
+    if (form != FormKind.IMAGE) { // which has it attached
+      more.addAll(new SbomFile(analysis, shape).files());
+    }
     layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
     return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());
   }

@@ -24,6 +24,9 @@ import java.util.TreeMap;
 
 /** What the plan puts into the artifact besides the application. */
 final class ExtraFiles {
+  /** Why they are there. */
+  static final String REASON = "the plan adds it";
+
   private ExtraFiles() {}
 
   static Layout addTo(Layout layout, List<ExtraFile> extras) {
@@ -125,16 +128,11 @@ final class ExtraFiles {
   }
 
   private static LayoutLink link(String path, String target) {
-    return new LayoutLink(path, target, "", "the plan adds it");
+    return new LayoutLink(path, target, "", REASON);
   }
 
   private static LayoutFile file(Path from, String to) {
     return new LayoutFile(
-        to,
-        FolderTree.content(from),
-        Files.isExecutable(from),
-        Packing.AS_IT_IS,
-        "",
-        "the plan adds it");
+        to, FolderTree.content(from), Files.isExecutable(from), Packing.AS_IT_IS, "", REASON);
   }
 }

@@ -53,6 +53,6 @@ public final class Licensing {
   /** What is for receivers and not for the program lies apart from it. */
   String place(Shape shape, String inFolder, String inArchive) {
     String hidden = analysis.ecosystem().support().hidden();
-    return shape == Shape.FOLDER || hidden.isEmpty() ? inFolder : hidden + inArchive;
+    return shape.isFolder() || hidden.isEmpty() ? inFolder : hidden + inArchive;
   }
 }

@@ -46,6 +46,9 @@ final class Places {
         if (form.kind() == FormKind.EXECUTABLE) {
           refuseExecutable(plan, target, problems);
         }
+        if (form.kind() == FormKind.IMAGE && target.filter(t -> !isLinux(t)).isPresent()) {
+          problems.add("container images are made for Linux, not for " + target.get().text());
+        }
         if (plan.runtime().isBundled() && form.kind() == FormKind.ARCHIVE) {
           problems.add(
               "an archive is started by a runtime and cannot bring one along; with the runtime "
@@ -53,8 +56,14 @@ final class Places {
                   + ", choose folder, zip or tgz");
         }
         Path place = plan.output().out().resolve(fileName(form, analysis, target));
-        String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
+        boolean isOfAll = form.kind() == FormKind.IMAGE;
+        String what =
+            form.label() + target.filter(t -> !isOfAll).map(t -> " for " + t.text()).orElse("");
         String other = taken.putIfAbsent(place, what);
+        if (other != null && form.kind() == FormKind.IMAGE && other.equals(what)) {
+          found.places.put(new Key(target, form), place); // one for all targets
+          continue;
+        }
         if (other != null) {
           problems.add(
               place
@@ -88,6 +97,10 @@ final class Places {
     }
   }
 
+  private static boolean isLinux(Target target) {
+    return target.system().equals("linux");
+  }
+
   private static String fileName(FormRequest form, Analysis analysis, Optional<Target> target) {
     Identity identity = analysis.application().identity();
     if (form.as().isPresent()) {
@@ -98,6 +111,7 @@ final class Places {
     }
     String base = identity.fileName() + target.map(t -> "-" + t.text()).orElse("");
     return switch (form.kind()) {
+      case IMAGE -> identity.fileName() + "-image.tar";
       case FOLDER -> base;
       case EXECUTABLE -> base + ".run";
       case ZIP -> base + ".zip";

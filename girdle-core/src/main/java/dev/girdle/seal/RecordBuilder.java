@@ -50,6 +50,11 @@ final class RecordBuilder {
   }
 
   byte[] bytes(List<WrittenFile> written) {
+    return bytes(written, List.of());
+  }
+
+  /** The record of an artifact that holds more components than those of the application. */
+  byte[] bytes(List<WrittenFile> written, List<ComponentEntry> more) {
     AppMetadata metadata = analysis.plan().metadata();
     return RecordFile.write(
         new ArtifactRecord(
@@ -69,7 +74,7 @@ final class RecordBuilder {
             analysis.plan().choice().prune().text(),
             analysis.plan().choice().target().map(Target::text).orElse(null),
             analysis.need().map(this::runtime).orElse(null),
-            analysis.kept().stream().map(this::component).toList(),
+            Stream.concat(analysis.kept().stream().map(this::component), more.stream()).toList(),
             Stream.concat(
                     written.stream().map(RecordBuilder::file),
                     layout.links().stream().map(RecordBuilder::link))

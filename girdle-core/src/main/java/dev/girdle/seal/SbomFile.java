@@ -26,6 +26,12 @@ final class SbomFile {
   }
 
   List<LayoutFile> files() {
+    String path = standing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
+    return List.of(LayoutFile.made(path, bytes(List.of()), "lists the components (CycloneDX)"));
+  }
+
+  /** The list, with more components than those of the application. */
+  byte[] bytes(List<Sbom.Part> more) {
     List<Sbom.Part> parts = new ArrayList<>();
     for (Component component : analysis.kept()) {
       parts.add(
@@ -36,9 +42,8 @@ final class SbomFile {
               digest(component),
               !analysis.selection().isWhole(component)));
     }
-    byte[] bytes = Sbom.write(analysis.application().identity(), analysis.plan().metadata(), parts);
-    String path = standing.place(shape, Sbom.IN_FOLDER, Sbom.IN_ARCHIVE);
-    return List.of(LayoutFile.made(path, bytes, "lists the components (CycloneDX)"));
+    parts.addAll(more);
+    return Sbom.write(analysis.application().identity(), analysis.plan().metadata(), parts);
   }
 
   /** Of the component as it was handed over, by which its makers' lists know it. */

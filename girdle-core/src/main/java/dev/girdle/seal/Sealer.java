@@ -26,9 +26,11 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -99,9 +101,18 @@ public final class Sealer {
       }
     }
     Places places = Places.of(sound);
+    Set<FormRequest> images = new LinkedHashSet<>();
     for (Analysis analysis : sound) {
       Optional<Target> target = analysis.plan().choice().target();
       for (FormRequest form : analysis.plan().output().forms()) {
+        if (form.kind() == FormKind.IMAGE) {
+          if (images.add(form)) {
+            Images maker = new Images(girdleRelease, progress, gate);
+            Path place = places.of(target, form);
+            attempt(form.label(), failures, () -> artifacts.add(maker.make(sound, form, place)));
+          }
+          continue;
+        }
         String what = form.label() + target.map(t -> " for " + t.text()).orElse("");
         attempt(what, failures, () -> artifacts.add(make(analysis, form, places.of(target, form))));
       }
@@ -179,7 +190,7 @@ public final class Sealer {
   private static String top(FormRequest request, Path place) {
     String name = place.getFileName().toString();
     return switch (request.kind()) {
-      case FOLDER, ARCHIVE, EXECUTABLE -> "";
+      case FOLDER, ARCHIVE, EXECUTABLE, IMAGE -> "";
       case ZIP, TGZ -> name.replaceFirst("\\.(zip|tgz|tar\\.gz)$", "") + "/";
     };
   }
@@ -203,6 +214,7 @@ public final class Sealer {
             ? new TextForm(pack, layout.frame().get())
             : new ArchiveForm(pack);
       }
+      case IMAGE -> throw new IllegalStateException("images are made of several layouts");
       case TGZ -> new TarForm(new Pack(date, request.level(), Compression.GZIP, top));
       case EXECUTABLE ->
           isSelfStartingArchive(analysis, request)
@@ -262,7 +274,7 @@ public final class Sealer {
   private static String start(FormRequest request, Layout layout, Path place, String top) {
     String inside = layout.start().formatted(top.replaceFirst("/$", ""));
     return switch (request.kind()) {
-      case FOLDER, ARCHIVE -> layout.start().formatted(place);
+      case FOLDER, ARCHIVE, IMAGE -> layout.start().formatted(place);
       case EXECUTABLE ->
           place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
       case ZIP -> "unzip " + place + " && " + inside;
@@ -282,6 +294,9 @@ public final class Sealer {
   private static Shape shape(Analysis analysis, FormRequest request) {
     if (isSelfStartingArchive(analysis, request)) {
       return Shape.NESTED;
+    }
+    if (request.kind() == FormKind.IMAGE) {
+      return Shape.BARE;
     }
     if (request.kind() != FormKind.ARCHIVE) {
       return Shape.FOLDER;

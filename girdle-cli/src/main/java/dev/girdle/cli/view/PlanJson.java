@@ -89,6 +89,10 @@ final class PlanJson {
         "window", entry.opensWindow());
   }
 
+  private static boolean hasPacking(FormKind kind) {
+    return kind == FormKind.EXECUTABLE || kind == FormKind.IMAGE;
+  }
+
   private static Map<String, Object> form(FormRequest request) {
     return Json.object(
         "form",
@@ -102,7 +106,7 @@ final class PlanJson {
         "compression",
         request.kind() == FormKind.FOLDER ? null : request.level(),
         "packing",
-        request.kind() == FormKind.EXECUTABLE ? request.compression().text() : null);
+        hasPacking(request.kind()) ? request.compression().text() : null);
   }
 
   private static List<Object> patterns(List<NamePattern> patterns) {

@@ -98,7 +98,7 @@ public final class FastStart {
               FolderTree.content(stored),
               false,
               Packing.AS_IT_IS,
-              home.title(),
+              "",
               "classes as a run of the program had them in memory, for a fast start");
       return layout.plus(List.of(file)).noticing(notices());
     }
@@ -116,12 +116,21 @@ public final class FastStart {
 
   private void train(Path program, List<String> arguments, Path classes) throws IOException {
     List<String> command = new ArrayList<>();
-    command.add(program.resolve("bin").resolve(request.main().label()).toString());
+    String list = "-XX:DumpLoadedClassList=" + classes;
+    boolean hasStarter = layout.commands().isEmpty();
+    if (hasStarter) {
+      command.add(program.resolve("bin").resolve(request.main().label()).toString());
+    } else {
+      command.addAll(layout.commands().get(0).at(program.toString()));
+      command.add(1, list);
+    }
     command.addAll(arguments);
     ProcessBuilder builder = new ProcessBuilder(command);
     String prefix = request.application().identity().variablePrefix();
     builder.environment().remove(prefix + "_JAVA_HOME");
-    builder.environment().put(prefix + "_JAVA_OPTS", "-XX:DumpLoadedClassList=" + classes);
+    if (hasStarter) {
+      builder.environment().put(prefix + "_JAVA_OPTS", list);
+    }
     String said = TimedRun.of(builder, LONGEST_RUN).lastLine("nothing"); // a server is ended
     if (!Files.isRegularFile(classes) || Files.size(classes) == 0) {
       throw new GirdleException(

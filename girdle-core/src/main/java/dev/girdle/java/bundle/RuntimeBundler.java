@@ -125,7 +125,9 @@ public final class RuntimeBundler {
       List<LayoutFile> files = runtime.whole(folder);
       LayoutRuntime all =
           new LayoutRuntime(home.title(), home.version(), "whole", Map.of(), Map.of());
-      return layout.with(all, files).noticing(SystemLibraries.askedBy(JavaLanguage.NAME, files));
+      return layout
+          .with(all, files)
+          .noticing(SystemLibraries.askedBy(JavaLanguage.NAME, files, request.shape()));
     }
     ModuleChoice choice = modules(runtime, request.closure(), request.choice());
     LayoutRuntime part =
@@ -142,7 +144,8 @@ public final class RuntimeBundler {
         .with(part, files)
         .noticing(notices(choice))
         .noticing(large(choice, runtime))
-        .noticing(SystemLibraries.askedBy(JavaLanguage.NAME, runtime.natives(extract)));
+        .noticing(
+            SystemLibraries.askedBy(JavaLanguage.NAME, runtime.natives(extract), request.shape()));
   }
 
   /**

@@ -3,8 +3,10 @@ package dev.girdle.java.layout;
 import dev.girdle.app.Component;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.java.index.MainClasses;
+import dev.girdle.java.launcher.DirectStart;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.java.launcher.ReceiverReadme;
 import dev.girdle.java.launcher.Starter;
@@ -54,6 +56,11 @@ public final class FolderLayout {
               lib() + WindowsStarter.CLASS_PATH_JAR,
               Jars.ofManifest(WindowsStarter.classPathManifest(main)),
               "names all jars, since Windows allows no command line of that length"));
+    }
+    if (request.shape() == Shape.BARE) {
+      return new Layout(
+              jars, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), main.start().label())
+          .commandedBy(starters.stream().map(DirectStart::of).toList());
     }
     List<LayoutFile> files = new ArrayList<>();
     for (Starter starter : starters) {

@@ -48,7 +48,9 @@ final class Jars {
       throws IOException {
     Set<Item> kept = request.selection().items(component).keySet();
     // what is compressed as a whole gets smaller if its parts are not
-    boolean isSqueezed = request.shape() == Shape.FOLDER && request.isSelfStarting();
+    boolean isSqueezed =
+        request.shape() == Shape.BARE
+            || request.shape() == Shape.FOLDER && request.isSelfStarting();
     Path file = Scratch.path(".jar");
     try (ZipWriter zip = new ZipWriter(file, date())) {
       TreeSet<String> folders = new TreeSet<>();

@@ -97,7 +97,7 @@ public final class NodeBundle {
               .with(
                   new LayoutRuntime(home.title(), home.release(), "whole", Map.of(), Map.of()),
                   files)
-              .noticing(SystemLibraries.askedBy(NodeLanguage.NAME, files));
+              .noticing(SystemLibraries.askedBy(NodeLanguage.NAME, files, request.shape()));
       boolean isLicensed = files.stream().anyMatch(f -> f.path().endsWith("/" + LICENCE));
       return isLicensed
           ? with
@@ -149,7 +149,7 @@ public final class NodeBundle {
               content,
               isCode,
               Packing.AS_IT_IS,
-              "",
+              home.title(),
               isCode ? home.title() + ", whole" : "licence of " + home.title()));
     }
     return files;

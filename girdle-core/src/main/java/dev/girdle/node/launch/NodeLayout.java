@@ -4,8 +4,10 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import dev.girdle.node.bundle.NodeBundle;
@@ -37,6 +39,9 @@ public final class NodeLayout {
     RuntimeNeed need = request.need().orElseThrow();
     Identity identity = request.application().identity();
     boolean isBundled = request.runtime().isBundled();
+    if (request.shape() == Shape.BARE) {
+      return bare(request, tree);
+    }
     List<LayoutFile> files = new ArrayList<>();
     for (LaunchSpec start : request.starts()) {
       String bin = request.programFolder() + "bin/" + start.label();
@@ -65,6 +70,32 @@ public final class NodeLayout {
             List.of(),
             request.startOfFolder(request.isForUnix()));
     return isBundled ? NodeBundle.addTo(layout.linking(links), request) : layout.linking(links);
+  }
+
+  /** Without starters. */
+  private static Layout bare(LayoutRequest request, ModuleTree tree) {
+    ProgramFiles program = ProgramFiles.of(request, tree, APP);
+    boolean isBundled = request.runtime().isBundled();
+    List<LayoutCommand> commands = new ArrayList<>();
+    for (LaunchSpec start : request.starts()) {
+      List<String> words = new ArrayList<>();
+      words.add(isBundled ? LayoutCommand.PLACE + "/" + NodeBundle.FOLDER + "bin/node" : "node");
+      words.addAll(new StartOptions(start.options(), tree).words(LayoutCommand.PLACE));
+      words.add(LayoutCommand.PLACE + "/" + APP + start.entry().name());
+      words.addAll(start.arguments());
+      commands.add(new LayoutCommand(start.label(), words, LayoutCommand.PLACE + "/app"));
+    }
+    Layout layout =
+        new Layout(
+                program.files(),
+                List.of(),
+                RecordFile.IN_FOLDER,
+                List.of(),
+                List.of(),
+                request.main().label())
+            .linking(program.links())
+            .commandedBy(commands);
+    return isBundled ? NodeBundle.addTo(layout, request) : layout;
   }
 
   /** Windows makes symbolic links for those alone who may, and archives for it carry none. */

@@ -111,6 +111,19 @@ public final class StartOptions {
     return others;
   }
 
+  /** As words, for an application that lies at a place. */
+  List<String> words(String place) {
+    List<String> all = new ArrayList<>();
+    for (Word word : words) {
+      if (word.path.isEmpty()) {
+        all.add(word.text);
+      } else {
+        all.add(word.text + (word.isImported ? "file://" : "") + place + "/app/" + word.path);
+      }
+    }
+    return all;
+  }
+
   /** For {@code sh}, each with a space before it. */
   String forShell() {
     StringBuilder text = new StringBuilder();

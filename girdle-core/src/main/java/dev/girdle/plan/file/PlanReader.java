@@ -86,6 +86,7 @@ final class PlanReader {
         files(),
         runtime(),
         rehearsals(),
+        new ImageReader(root.path("image"), base).read(),
         Optional.of(file));
   }
 
@@ -273,6 +274,10 @@ final class PlanReader {
     return patterns;
   }
 
+  private static boolean isPacked(FormKind kind, String packing) {
+    return kind == FormKind.EXECUTABLE || kind == FormKind.IMAGE && !packing.equals("xz");
+  }
+
   private List<FormRequest> forms() {
     List<FormRequest> forms = new ArrayList<>();
     for (JsonNode node : root.path("forms")) {
@@ -284,10 +289,11 @@ final class PlanReader {
         problems.add(
             new Problem(text.atKey(pointer + "/kind"), "kind is a matter of the form archive"));
       }
-      if (node.has("packing") && plain.kind() != FormKind.EXECUTABLE) {
+      if (node.has("packing") && !isPacked(plain.kind(), node.path("packing").asText())) {
         problems.add(
             new Problem(
-                text.atKey(pointer + "/packing"), "packing is a matter of the form executable"));
+                text.atKey(pointer + "/packing"),
+                "packing is a matter of the form executable, and of images but for xz"));
       }
       if (node.has("compression") && plain.kind() == FormKind.FOLDER) {
         problems.add(

@@ -1,0 +1,68 @@
+package dev.girdle.image;
+
+import dev.girdle.io.Compression;
+import java.util.Set;
+
+/**
+ * What bytes are (OCI Image Format Specification 1.1, "Media Types"; those of older registries are
+ * what the same documents were called before).
+ */
+public final class MediaTypes {
+  /** An index of manifests. */
+  public static final String INDEX = "application/vnd.oci.image.index.v1+json";
+
+  /** A manifest. */
+  public static final String MANIFEST = "application/vnd.oci.image.manifest.v1+json";
+
+  /** The configuration of an image. */
+  public static final String CONFIG = "application/vnd.oci.image.config.v1+json";
+
+  /** Two bytes that stand for nothing: an empty JSON object. */
+  public static final String EMPTY = "application/vnd.oci.empty.v1+json";
+
+  /** A layer that is not compressed. */
+  public static final String LAYER = "application/vnd.oci.image.layer.v1.tar";
+
+  /** A record of Girdle. */
+  public static final String RECORD = "application/vnd.girdle.record.v1+json";
+
+  /** A list of components (CycloneDX 1.6). */
+  public static final String SBOM = "application/vnd.cyclonedx+json";
+
+  private static final Set<String> INDEXES =
+      Set.of(INDEX, "application/vnd.docker.distribution.manifest.list.v2+json");
+  private static final Set<String> MANIFESTS =
+      Set.of(MANIFEST, "application/vnd.docker.distribution.manifest.v2+json");
+
+  private MediaTypes() {}
+
+  /**
+   * A layer that is compressed.
+   *
+   * @param compression in which way; gzip or zstd
+   * @return its media type
+   */
+  public static String layer(Compression compression) {
+    return LAYER + "+" + compression.text();
+  }
+
+  /**
+   * Whether it is an index of manifests.
+   *
+   * @param mediaType may be null
+   * @return true also by its older name
+   */
+  public static boolean isIndex(String mediaType) {
+    return mediaType != null && INDEXES.contains(mediaType);
+  }
+
+  /**
+   * Whether it is a manifest.
+   *
+   * @param mediaType may be null
+   * @return true also by its older name
+   */
+  public static boolean isManifest(String mediaType) {
+    return mediaType != null && MANIFESTS.contains(mediaType);
+  }
+}
