@@ -16,7 +16,7 @@ import picocli.CommandLine.Parameters;
 final class CheckCommand implements Callable<Integer> {
   private final Context context;
 
-  @Parameters(paramLabel = "ARTIFACT", description = "A folder, zip, tgz or archive.")
+  @Parameters(paramLabel = "ARTIFACT", description = "A folder, zip, tgz, archive or image.")
   private Path artifact;
 
   @Mixin private CommonOptions common;

@@ -3,9 +3,13 @@ package dev.girdle.cli;
 import dev.girdle.artifact.Comparison;
 import dev.girdle.cli.view.CompareView;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.image.ImageContents;
+import dev.girdle.image.ImageLayout;
+import dev.girdle.image.LayerChanges;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.seal.Sealer;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -50,9 +54,14 @@ final class CompareCommand implements Callable<Integer> {
     ArtifactRecord a = Records.read(before);
     ArtifactRecord b = Records.read(after);
     Comparison comparison = Comparison.of(a, b, Sealer.sizeOf(before), Sealer.sizeOf(after));
+    Optional<LayerChanges> layers =
+        ImageLayout.isOne(before) && ImageLayout.isOne(after)
+            ? Optional.of(LayerChanges.between(ImageContents.of(before), ImageContents.of(after)))
+            : Optional.empty();
     boolean grew = comparison.growth() > limit;
     common.show(
-        new CompareView(comparison, before.toString(), after.toString(), files, grew ? growth : ""),
+        new CompareView(
+            comparison, before.toString(), after.toString(), layers, files, grew ? growth : ""),
         context);
     return grew ? 1 : 0;
   }

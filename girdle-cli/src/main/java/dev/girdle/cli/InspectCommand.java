@@ -1,6 +1,8 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.InspectView;
+import dev.girdle.cli.view.LayersView;
+import dev.girdle.image.ImageContents;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.seal.Sealer;
 import java.nio.file.Path;
@@ -19,11 +21,18 @@ final class InspectCommand implements Callable<Integer> {
 
   @Parameters(
       paramLabel = "ARTIFACT",
-      description = "A folder, zip, tgz or archive that Girdle made.")
+      description = "A folder, zip, tgz, archive or image that Girdle made.")
   private Path artifact;
 
   @Option(names = "--files", description = "List every file, with its reason.")
   private boolean files;
+
+  @Option(
+      names = "--layers",
+      description =
+          "Tell of the layers of a container image, of whoever's making; with --files, all that is"
+              + " in each.")
+  private boolean layers;
 
   @Mixin private CommonOptions common;
 
@@ -33,6 +42,11 @@ final class InspectCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
+    if (layers) {
+      Records.requireThere(artifact);
+      common.show(new LayersView(ImageContents.of(artifact), artifact.toString(), files), context);
+      return 0;
+    }
     ArtifactRecord found = Records.read(artifact);
     common.show(
         new InspectView(found, artifact.toString(), Sealer.sizeOf(artifact), files), context);

@@ -38,7 +38,7 @@ final class RehearseCommand implements Callable<Integer> {
   @Parameters(
       index = "0",
       paramLabel = "ARTIFACT",
-      description = "A folder, zip, tgz, executable or archive.")
+      description = "A folder, zip, tgz, executable, archive or image.")
   private Path artifact;
 
   @Parameters(

@@ -42,8 +42,8 @@ final class SealCommand implements Callable<Integer> {
       names = "--form",
       paramLabel = "FORM",
       description =
-          "What to make: folder, zip, tgz, executable, archive. Repeatable; archive if not given,"
-              + " or folder where a language has no archives.")
+          "What to make: folder, zip, tgz, executable, archive, image. Repeatable; archive if not"
+              + " given, or folder where that is more usual.")
   private List<FormKind> forms;
 
   @Option(
@@ -91,6 +91,14 @@ final class SealCommand implements Callable<Integer> {
       description =
           "The program opens a window of its own: the Windows starter leaves none for its text.")
   private boolean opensWindow;
+
+  @Option(
+      names = "--base",
+      paramLabel = "IMAGE",
+      description =
+          "The image layout that a container image is made on; without one it holds nothing but"
+              + " what it needs.")
+  private Path base;
 
   @Option(
       names = "--packing",
@@ -238,6 +246,7 @@ final class SealCommand implements Callable<Integer> {
     request =
         fastStart == null ? request : request.trainedBy(QuotedWords.of("--fast-start", fastStart));
     changed = changed.with(request);
+    changed = base == null ? changed : changed.with(changed.image().on(base));
     return opensWindow ? changed.with(openingWindows(plan.source().entries())) : changed;
   }
 

@@ -45,7 +45,7 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
 
   /** Files that its record names and that are not there any more; of a folder only. */
   List<String> lostFiles() {
-    return Files.isDirectory(artifact)
+    return Files.isDirectory(artifact) && !isImage()
         ? content.files().stream()
             .map(ArtifactRecord.FileEntry::path)
             .filter(p -> !Files.exists(artifact.resolve(p)))

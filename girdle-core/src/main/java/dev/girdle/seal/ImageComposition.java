@@ -92,7 +92,10 @@ final class ImageComposition implements AutoCloseable {
               + (analysis.ecosystem().support().refused().isEmpty() ? "trimmed" : "whole")
               + ", or name an image that has one: --base FILE");
     }
-    if (!isBrought && !ground.get().hasProgram(program)) {
+    if (!isBrought
+        && !ground
+            .get()
+            .hasProgram(program, Optional.ofNullable(wishes.environment().get("PATH")))) {
       throw GirdleException.request(
           wishes.base().get() + " has no " + program + " in the folders of its programs",
           "  Add --runtime "
@@ -119,13 +122,19 @@ final class ImageComposition implements AutoCloseable {
         }
       }
     }
+    requireLoader(system.gather(code, List.of()));
     List<String> paths = new ArrayList<>();
     for (String word : wishes.system()) {
       if (!word.equals(ImageRequest.USERS) && !word.equals(ImageRequest.NAMES)) {
         paths.addAll(system.meant(word));
       }
     }
-    SystemFiles gathered = system.gather(code, paths);
+    SystemFiles gathered = system.gather(Map.of(), paths);
+    return ground.map(g -> g.without(gathered)).orElse(gathered);
+  }
+
+  /** A root folder without the loader is none, or one for another system. */
+  private void requireLoader(SystemFiles gathered) {
     String loader =
         gathered.missing().keySet().stream().filter(n -> n.startsWith("/")).findFirst().orElse("");
     if (!loader.isEmpty() && ground.filter(g -> g.has(loader.substring(1))).isEmpty()) {
@@ -133,7 +142,6 @@ final class ImageComposition implements AutoCloseable {
           root() + " is no root folder of a system for " + target.text() + ": it has no " + loader,
           "  Name one in the plan: image: root: {" + target.text() + ": FOLDER}, or a base.");
     }
-    return ground.map(g -> g.without(gathered)).orElse(gathered);
   }
 
   /** Native code of the application, which may lie in archives, by what it is called. */

@@ -97,9 +97,11 @@ final class ImageGround {
     return paths.contains(path) || paths.contains("usr/" + path);
   }
 
-  boolean hasProgram(String name) {
-    String all = environment().getOrDefault("PATH", "/usr/local/bin:/usr/bin:/bin");
-    return List.of(all.split(":")).stream().anyMatch(f -> has(f.substring(1) + "/" + name));
+  /** Whether there is a program of a name in its folders of programs, or in others. */
+  boolean hasProgram(String name, Optional<String> others) {
+    String all = others.orElse(environment().getOrDefault("PATH", "/usr/local/bin:/usr/bin:/bin"));
+    return List.of(all.split(":")).stream()
+        .anyMatch(f -> has(f.replaceFirst("^/", "") + "/" + name));
   }
 
   /** What it does not have already; of libraries, whatever it has by their name counts. */

@@ -105,8 +105,7 @@ final class Layering {
     }
     if (component.role().isUsers()) {
       boolean isSettings = SETTINGS.matcher(path.toLowerCase(Locale.ROOT)).matches();
-      boolean isDescription = path.endsWith("/package.json");
-      return isSettings && !isDescription ? CONFIGURATION : APPLICATION;
+      return isSettings ? CONFIGURATION : APPLICATION;
     }
     return component.release().filter(r -> !SNAPSHOT.matcher(r).matches()).isPresent()
         ? COMPONENTS

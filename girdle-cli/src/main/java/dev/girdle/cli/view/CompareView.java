@@ -4,9 +4,11 @@ import dev.girdle.artifact.Comparison;
 import dev.girdle.artifact.Comparison.Change;
 import dev.girdle.artifact.Comparison.Kind;
 import dev.girdle.cli.view.Console.Paint;
+import dev.girdle.image.LayerChanges;
 import dev.girdle.io.Sizes;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /**
  * Shows what differs between two artifacts.
@@ -14,11 +16,17 @@ import java.util.Locale;
  * @param comparison what differs
  * @param before where the older lies, as the user named it
  * @param after where the newer lies, as the user named it
+ * @param layers what a receiver of the older one fetches, if both are images
  * @param files whether every file is to be listed
  * @param exceeded the growth that was allowed and is exceeded; empty if it is not
  */
 public record CompareView(
-    Comparison comparison, String before, String after, boolean files, String exceeded)
+    Comparison comparison,
+    String before,
+    String after,
+    Optional<LayerChanges> layers,
+    boolean files,
+    String exceeded)
     implements View {
   @Override
   public void print(Console console) {
@@ -32,6 +40,7 @@ public record CompareView(
             + comparison.same()
             + (comparison.same() == 1 ? " is the same" : " are the same"));
     changes(console, comparison.components(), "COMPONENT");
+    layers.ifPresent(l -> layers(console, l));
     if (files) {
       console.heading("Files");
       changes(console, comparison.files(), "FILE");
@@ -62,6 +71,29 @@ public record CompareView(
         exceeded.isEmpty()
             ? what
             : console.paint(Paint.BAD, what + ": more than the " + exceeded + " that are allowed"));
+  }
+
+  private static void layers(Console console, LayerChanges changes) {
+    int same = (int) changes.layers().stream().filter(c -> !c.isNew()).count();
+    console.heading(
+        "Layers: "
+            + same
+            + (same == 1 ? " is the same; " : " are the same; ")
+            + "who has the older image fetches "
+            + Sizes.of(changes.fetchedBytes())
+            + " of "
+            + Sizes.of(changes.bytes()));
+    Table table = new Table("llrll");
+    table.row("", "LAYER", "PACKED", "DIGEST", "FOR");
+    for (LayerChanges.Change one : changes.layers()) {
+      table.row(
+          one.isNew() ? console.paint(Paint.NOTICE, "new") : "same",
+          one.name(),
+          Sizes.of(one.packedBytes()),
+          LayersView.hex(one.digest()),
+          one.platform());
+    }
+    table.print(console, true);
   }
 
   private static void changes(Console console, List<Change> changes, String heading) {
@@ -108,6 +140,8 @@ public record CompareView(
             "facts", comparison.facts(),
             "same", comparison.same(),
             "components", comparison.components().stream().map(CompareView::json).toList(),
+            "layers", layers.map(LayerChanges::layers),
+            "fetchedBytes", layers.map(LayerChanges::fetchedBytes),
             "files", comparison.files().stream().map(CompareView::json).toList(),
             "exceeded", exceeded.isEmpty() ? null : exceeded));
   }

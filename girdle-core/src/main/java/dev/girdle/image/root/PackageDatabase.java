@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -35,7 +36,8 @@ final class PackageDatabase {
   private final RootFolder root;
   private final String system;
   private final Map<String, String> owners = new HashMap<>();
-  private final Map<String, SystemPackage> packages = new HashMap<>();
+  private final Map<String, Supplier<SystemPackage>> packages = new HashMap<>();
+  private final Map<String, SystemPackage> taken = new HashMap<>();
 
   PackageDatabase(RootFolder root) {
     this.root = root;
@@ -52,9 +54,9 @@ final class PackageDatabase {
   Optional<SystemPackage> of(Set<String> paths) {
     for (String path : paths) {
       for (String one : List.of(path, path.replaceFirst("^/usr/", "/"), "/usr" + path)) {
-        SystemPackage owner = packages.get(owners.getOrDefault(one, ""));
-        if (owner != null) {
-          return Optional.of(owner);
+        String owner = owners.get(one);
+        if (owner != null && packages.containsKey(owner)) {
+          return Optional.of(taken.computeIfAbsent(owner, o -> packages.get(o).get()));
         }
       }
     }
@@ -66,16 +68,7 @@ final class PackageDatabase {
         paragraphs(root.text(DPKG + "status").orElse(""), "(?m)^([\\w-]+): (.*)$")) {
       String name = one.getOrDefault("Package", "");
       String release = one.getOrDefault("Version", "");
-      String terms = "/usr/share/doc/" + name + "/copyright";
-      Optional<String> text = root.text(terms);
-      packages.put(
-          name,
-          new SystemPackage(
-              name,
-              release,
-              "pkg:deb/" + system + "/" + name + "@" + encoded(release),
-              text.map(PackageDatabase::licences).orElse(List.of()),
-              text.map(t -> terms)));
+      packages.computeIfAbsent(name, n -> () -> debian(n, release));
     }
     Optional<Path> lists = root.find(DPKG + "info");
     try (Stream<Path> all = lists.isEmpty() ? Stream.empty() : Files.list(lists.get())) {
@@ -87,6 +80,18 @@ final class PackageDatabase {
     } catch (IOException e) {
       owners.clear(); // nobody knows whose the files are then
     }
+  }
+
+  /** Its terms are read only if something of it is taken. */
+  private SystemPackage debian(String name, String release) {
+    String terms = "/usr/share/doc/" + name + "/copyright";
+    Optional<String> text = root.text(terms);
+    return new SystemPackage(
+        name,
+        release,
+        "pkg:deb/" + system + "/" + name + "@" + encoded(release),
+        text.map(PackageDatabase::licences).orElse(List.of()),
+        text.map(t -> terms));
   }
 
   private void readApk(String text) {
@@ -106,14 +111,14 @@ final class PackageDatabase {
           default -> {}
         }
       }
-      packages.put(
-          name,
+      SystemPackage read =
           new SystemPackage(
               name,
               release,
               "pkg:apk/" + system + "/" + name + "@" + encoded(release),
               licence.isEmpty() ? List.of() : List.of(Spdx.of(licence)),
-              Optional.empty()));
+              Optional.empty());
+      packages.put(name, () -> read);
     }
   }
 

@@ -36,6 +36,11 @@ public final class SystemRoot {
   private static final List<String> NAME_SERVICES =
       List.of("libnss_files.so.2", "libnss_dns.so.2", "libresolv.so.2");
 
+  /**
+   * What the C library of some systems needs for all characters; in that of others it is built in.
+   */
+  private static final String UTF_8 = "/usr/lib/locale/C.utf8";
+
   private static final String UNKNOWN = "system";
 
   private final RootFolder root;
@@ -63,7 +68,7 @@ public final class SystemRoot {
   }
 
   /**
-   * Gathers.
+   * Gathers; what was gathered before stays.
    *
    * @param code files of the artifact, by what people call them; those that are no native code for
    *     the target are passed over
@@ -75,7 +80,7 @@ public final class SystemRoot {
   public SystemFiles gather(Map<String, Content> code, List<String> wishes) throws IOException {
     libraries(code);
     for (String wish : wishes) {
-      add(wish);
+      add(wish, "the plan takes " + wish + " along");
     }
     terms();
     return new SystemFiles(List.copyOf(files.values()), packages, missing);
@@ -105,7 +110,7 @@ public final class SystemRoot {
   private void libraries(Map<String, Content> code) throws IOException {
     Deque<Wish> wishes = new ArrayDeque<>();
     Set<String> done = new LinkedHashSet<>();
-    for (Map.Entry<String, Content> one : code.entrySet()) {
+    for (Map.Entry<String, Content> one : new TreeMap<>(code).entrySet()) {
       if (isForTarget(one.getValue())) {
         wishes.addAll(of(one.getValue(), one.getKey(), done));
         done.add(Paths.fileName(one.getKey())); // what comes along need not be found elsewhere
@@ -129,6 +134,9 @@ public final class SystemRoot {
       wishes.addAll(of(FolderTree.content(found), wish.name, done));
       if (!namesAreAsked && wish.name.equals("libc.so.6")) {
         namesAreAsked = true;
+        if (root.find(UTF_8).isPresent()) {
+          add(UTF_8, "the C library knows no UTF-8 without");
+        }
         NAME_SERVICES.forEach(n -> wishes.add(new Wish(n, "the C library, to look up names")));
       }
     }
@@ -190,7 +198,7 @@ public final class SystemRoot {
         : known.get(0) + "/" + Paths.fileName(path);
   }
 
-  private void add(String wish) throws IOException {
+  private void add(String wish, String why) throws IOException {
     Path found =
         root.find(wish)
             .orElseThrow(
@@ -208,7 +216,7 @@ public final class SystemRoot {
         String path = inside.isEmpty() ? wish : wish + "/" + inside;
         Optional<Path> real = root.file(path);
         if (real.isPresent()) {
-          add(path, path, real.get(), "the plan takes " + wish + " along");
+          add(path, path, real.get(), why);
         }
       }
     }
