@@ -25,6 +25,7 @@ import java.util.stream.Stream;
 public final class NodeProof {
   private static final List<String> LEVELS = List.of("none", "components", "files", "classes");
   private static final String HEADING = "## Node.js programs";
+  private static final String STARTS = "## Starts of Node.js programs";
   private static final int SECONDS = 120;
   private static final int RUNS = 9;
 
@@ -65,7 +66,7 @@ public final class NodeProof {
    * Proves, prints the tables and writes them to a file.
    *
    * @param args the project's folder, the file to write, and perhaps names of programs to prove
-   *     only, which writes nothing; or the word "windows", for the section of these
+   *     only, which writes nothing; or the word "windows" or "starts", for the sections of these
    * @throws Exception if a program cannot be installed or started at all
    */
   public static void main(String[] args) throws Exception {
@@ -77,6 +78,10 @@ public final class NodeProof {
     }
     if (wanted.equals(List.of("windows"))) {
       proof.onWindows(Path.of(args[1]), all);
+      return;
+    }
+    if (wanted.equals(List.of("starts"))) {
+      proof.starts(Path.of(args[1]), all);
       return;
     }
     for (Path program : all) {
@@ -145,7 +150,6 @@ public final class NodeProof {
     long before = sizeOf(program.folder());
     StringBuilder size = new StringBuilder("| " + program.name() + " | " + files(program.folder()));
     size.append(" | ").append(megabytes(before));
-    Path last = null;
     for (String level : LEVELS) {
       Path out = work.resolve("out-" + level);
       Folders.delete(out);
@@ -183,17 +187,39 @@ public final class NodeProof {
           });
       row.append(" | ").append(cells.toString().strip());
       size.append(" | ").append(files(app)).append(", ").append(megabytes(sizeOf(app)));
-      last = out;
     }
     row.append(" | ").append(bare(program, plain));
     rows.add(row + " | " + missing(program) + " |");
     sizes.add(size + " |");
-    int modules = foresee(program, plainWords);
-    readings.add("| " + program.name() + ReadingSpeed.of(program.folder()).cells());
-    if (modules > MANY || program.name().equals("express")) {
-      times(program, plainWords, last, modules);
-    }
+    foresee(program, plainWords);
     Folders.delete(work.resolve("unpacked"));
+  }
+
+  /**
+   * How fast those start that load many modules, and how fast sources are read; nothing beside it.
+   */
+  private void starts(Path file, List<Path> all) throws Exception {
+    for (Path one : all) {
+      Installed program = install(one, one.getFileName().toString(), List.of());
+      List<String> plain = new ArrayList<>(List.of("node", program.entry()));
+      plain.addAll(program.arguments());
+      readings.add("| " + program.name() + ReadingSpeed.of(program.folder()).cells());
+      int modules = foresee(program, plain);
+      if (modules > MANY || program.name().equals("express")) {
+        Path out = work.resolve("out-starts");
+        List<String> words = girdle("seal", program);
+        words.addAll(List.of("--form", "archive", "--form", "executable", "--prune", "classes"));
+        words.addAll(List.of("--out", out.toString(), "--name", "program", "--release", "1"));
+        command(work, words);
+        times(program, plain, out, modules);
+        Folders.delete(out);
+        Folders.delete(work.resolve("unpacked"));
+      }
+    }
+    String text = startsText();
+    System.out.print(text);
+    Section.write(file, STARTS, text);
+    Folders.delete(work);
   }
 
   /** Its folder with a Node in it, where there is nothing but a shell and the C library. */
@@ -427,6 +453,23 @@ public final class NodeProof {
         | program | modules loaded | foreseen | not foreseen |
         | --- | ---: | ---: | --- |
         %s
+        %s"""
+        .formatted(
+            HEADING,
+            node,
+            text(rows),
+            text(sizes),
+            text(foreseen),
+            (troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n"));
+  }
+
+  private String startsText() throws Exception {
+    String node = command(work, List.of("node", "--version")).strip();
+    return """
+        %s
+
+        Made by `girdle-bench/prove-node starts`, with nothing beside it on the machine; not edited by hand.
+        Node.js %s.
 
         The start with its job, median of %d runs in turn, warm, at `--prune classes`: the folder as it was
         handed over (`node FILE`), the archive and the executable.
@@ -442,16 +485,7 @@ public final class NodeProof {
         | program | source | read | characters alone | times as long |
         | --- | ---: | ---: | ---: | ---: |
         %s
-        %s"""
-        .formatted(
-            HEADING,
-            node,
-            text(rows),
-            text(sizes),
-            text(foreseen),
-            RUNS,
-            text(starts),
-            text(readings),
-            (troubles.isEmpty() ? "" : "\nDiffers:\n\n* " + String.join("\n* ", troubles) + "\n"));
+        """
+        .formatted(STARTS, node, RUNS, text(starts), text(readings));
   }
 }

@@ -112,6 +112,11 @@ public final class Main {
     line.addSubcommand(new RehearseCommand(context));
     line.addSubcommand(new ReportCommand(context));
     line.addSubcommand(new RuntimesCommand(context));
+    line.addSubcommand(new DeliverCommand(context));
+    line.addSubcommand(new ReleasesCommand(context));
+    CommandLine depot = new CommandLine(new DepotCommand());
+    depot.addSubcommand(new DepotCommand.Serve(context));
+    line.addSubcommand(depot);
     line.addSubcommand(new DemoCommand(context));
     line.addSubcommand(new CompletionCommand(context));
     line.setOut(context.console().out());

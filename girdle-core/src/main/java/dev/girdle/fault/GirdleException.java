@@ -7,7 +7,7 @@ import java.util.function.Supplier;
  * The work cannot go on. The lines are for the user: what is wrong, where, and what to do about it;
  * several problems of one kind are reported by one exception.
  */
-public final class GirdleException extends RuntimeException {
+public class GirdleException extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
   private final Fault fault;

@@ -25,8 +25,12 @@ public record Credentials(String user, String password) {
     return user.isEmpty() ? Optional.empty() : Optional.of(new Credentials(user, password));
   }
 
-  /** The value of an {@code Authorization} header (RFC 7617, "The 'Basic' HTTP Authentication"). */
-  String basic() {
+  /**
+   * The value of an {@code Authorization} header (RFC 7617, "The 'Basic' HTTP Authentication").
+   *
+   * @return holds the password
+   */
+  public String basic() {
     byte[] both = (user + ":" + password).getBytes(StandardCharsets.UTF_8);
     return "Basic " + Base64.getEncoder().encodeToString(both);
   }

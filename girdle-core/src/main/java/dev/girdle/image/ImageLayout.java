@@ -243,6 +243,17 @@ public final class ImageLayout implements AutoCloseable {
     }
   }
 
+  /**
+   * A document as it stands there, held against its digest.
+   *
+   * @param of where it is
+   * @return its bytes
+   * @throws IOException if it cannot be read
+   */
+  public byte[] documentBytes(Descriptor of) throws IOException {
+    return checked(of, LARGEST_DOCUMENT);
+  }
+
   private byte[] checked(Descriptor of, int largest) throws IOException {
     Content blob = blob(of);
     if (blob.size() > largest) {

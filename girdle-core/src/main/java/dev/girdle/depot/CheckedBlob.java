@@ -1,0 +1,70 @@
+package dev.girdle.depot;
+
+import dev.girdle.image.Descriptor;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+
+/** Bytes from a depot, which have to be as many and as they were said to be. */
+final class CheckedBlob extends FilterInputStream {
+  private final Descriptor blob;
+  private final String depot;
+  private final MessageDigest digest;
+  private long count;
+  private boolean isOver;
+
+  CheckedBlob(InputStream in, Descriptor blob, String depot) {
+    super(in);
+    this.blob = blob;
+    this.depot = depot;
+    try {
+      digest = MessageDigest.getInstance("SHA-256");
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e); // every Java has it
+    }
+  }
+
+  @Override
+  public int read() throws IOException {
+    byte[] one = new byte[1];
+    return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
+  }
+
+  @Override
+  public int read(byte[] bytes, int from, int length) throws IOException {
+    int n = in.read(bytes, from, length);
+    if (n > 0) {
+      digest.update(bytes, from, n);
+      count += n;
+      if (count > blob.size()) {
+        throw wrong("more bytes than it said");
+      }
+    } else if (n < 0 && !isOver) {
+      isOver = true;
+      if (count < blob.size()) {
+        throw wrong(count + " bytes in place of " + blob.size());
+      }
+      if (!("sha256:" + HexFormat.of().formatHex(digest.digest())).equals(blob.digest())) {
+        throw wrong("other bytes than their digest says");
+      }
+    }
+    return n;
+  }
+
+  private IOException wrong(String what) {
+    return new IOException(depot + " sends " + what + " for " + blob.digest());
+  }
+
+  @Override
+  public long skip(long n) throws IOException {
+    return readNBytes((int) Math.min(n, 1 << 16)).length;
+  }
+
+  @Override
+  public boolean markSupported() {
+    return false;
+  }
+}

@@ -1,0 +1,531 @@
+package dev.girdle.depot;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.girdle.depot.DepotConnection.Question;
+import dev.girdle.fetch.Credentials;
+import dev.girdle.image.Descriptor;
+import dev.girdle.image.ImageIndex;
+import dev.girdle.image.ImageManifest;
+import dev.girdle.image.MediaTypes;
+import dev.girdle.image.Platform;
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpRequest.BodyPublisher;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.LongConsumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A depot, or one name in it (OCI Distribution Specification 1.1). What is taken from it is held
+ * against its digest before anybody sees it.
+ */
+public final class Depot {
+  private static final String MANIFESTS =
+      String.join(
+          ", ",
+          MediaTypes.INDEX,
+          MediaTypes.MANIFEST,
+          "application/vnd.docker.distribution.manifest.list.v2+json",
+          "application/vnd.docker.distribution.manifest.v2+json");
+
+  /** What is larger is sent in pieces, so that a broken line costs one of them. */
+  static final int PIECE = 8 << 20;
+
+  private static final int LARGEST_MANIFEST = 8 << 20;
+  private static final int MOST_PAGES = 1000;
+  private static final int BROKEN_TRIES = 12;
+
+  /** Answers after which an upload may go well another time, or has to begin anew. */
+  private static final Set<Integer> AGAIN = Set.of(404, 408, 416, 425, 429);
+
+  private static final Pattern NEXT = Pattern.compile("<([^>]+)>\\s*;.*rel=\"?next\"?.*");
+  private static final Pattern RANGE = Pattern.compile("(?:bytes=)?0-([0-9]{1,18})");
+
+  private final DepotConnection connection;
+  private final String name;
+
+  /**
+   * Speaks with a depot.
+   *
+   * @param address where it is, and which name of it is meant
+   * @param login who one is; empty for nobody in particular
+   * @param environment of which the variables for proxies are looked at
+   * @param pauseMillis how long to wait before the first try again, in milliseconds
+   */
+  public Depot(
+      DepotAddress address,
+      Optional<Credentials> login,
+      Map<String, String> environment,
+      long pauseMillis) {
+    this.connection = new DepotConnection(address, login, environment, pauseMillis);
+    this.name = address.name();
+  }
+
+  /**
+   * A manifest or an index as it is there.
+   *
+   * @param descriptor what it is
+   * @param bytes the document
+   */
+  public record Document(Descriptor descriptor, byte[] bytes) {}
+
+  /**
+   * The names that it holds.
+   *
+   * @return in its order; empty if it does not tell
+   */
+  public List<String> names() {
+    return list("_catalog?n=1000", "repositories", "tell what it holds");
+  }
+
+  /**
+   * The releases of the name.
+   *
+   * @return as they were named, in the depot's order; empty if there is no such name
+   */
+  public List<String> releases() {
+    return list(name + "/tags/list?n=1000", "tags", "tell the releases of " + name);
+  }
+
+  private List<String> list(String path, String word, String what) {
+    Set<String> all = new LinkedHashSet<>();
+    URI uri = connection.uri(path);
+    for (int page = 0; page < MOST_PAGES; page++) {
+      Question question = Question.get(what, uri);
+      HttpResponse<InputStream> answer = connection.ask(question, Set.of(200, 404));
+      try (InputStream body = answer.body()) {
+        if (answer.statusCode() == 404) {
+          return List.copyOf(all);
+        }
+        JsonNode read = new JsonMapper().readTree(body.readNBytes(LARGEST_MANIFEST));
+        read.path(word).forEach(n -> all.add(n.asText()));
+      } catch (IOException e) {
+        throw unreadable("its list", e);
+      }
+      Optional<URI> next =
+          answer
+              .headers()
+              .firstValue("Link")
+              .map(NEXT::matcher)
+              .filter(Matcher::matches)
+              .map(m -> answer.uri().resolve(m.group(1)));
+      if (next.isEmpty() || !next.get().getAuthority().equals(uri.getAuthority())) {
+        return List.copyOf(all);
+      }
+      uri = next.get();
+    }
+    return List.copyOf(all);
+  }
+
+  /**
+   * A manifest or index.
+   *
+   * @param reference a release or a digest
+   * @return empty if there is none
+   */
+  public Optional<Document> document(String reference) {
+    Question question =
+        Question.get("give " + name + " " + reference, manifestUri(reference)).accepting(MANIFESTS);
+    HttpResponse<InputStream> answer = connection.ask(question, Set.of(200, 404));
+    try (InputStream body = answer.body()) {
+      if (answer.statusCode() == 404) {
+        return Optional.empty();
+      }
+      byte[] bytes = body.readNBytes(LARGEST_MANIFEST + 1);
+      if (bytes.length > LARGEST_MANIFEST) {
+        throw DepotException.unreachable(
+            label(), "sends a manifest of " + name + " that is larger than can be meant well");
+      }
+      String digest = "sha256:" + Sha256.of(Content.of(bytes));
+      if (reference.startsWith("sha256:") && !reference.equals(digest)) {
+        throw DepotException.unreachable(
+            label(), "sends other bytes for " + reference + " than its digest says");
+      }
+      String type = answer.headers().firstValue("Content-Type").orElse("").replaceFirst(";.*", "");
+      return Optional.of(new Document(Descriptor.of(type, digest, bytes.length), bytes));
+    } catch (IOException e) {
+      throw unreadable(name + " " + reference, e);
+    }
+  }
+
+  private URI manifestUri(String reference) {
+    return connection.uri(name + "/manifests/" + encoded(reference));
+  }
+
+  private static String encoded(String text) {
+    return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("%3A", ":");
+  }
+
+  private DepotException unreadable(String what, IOException e) {
+    return DepotException.unreachable(
+        label(), "breaks off while it sends " + what + ": " + e.getMessage());
+  }
+
+  private String label() {
+    return connection.address().label();
+  }
+
+  /**
+   * Whether it has some bytes.
+   *
+   * @param blob which
+   * @return true if they need not be sent
+   */
+  public boolean has(Descriptor blob) {
+    Question question =
+        new Question(
+            "tell whether it has a part of " + name,
+            "HEAD",
+            connection.uri(name + "/blobs/" + blob.digest()),
+            Map.of(),
+            DepotConnection.BodyPublishers.NOTHING,
+            "pull,push");
+    return status(question, Set.of(200, 404)) == 200;
+  }
+
+  private int status(Question question, Set<Integer> wished) {
+    HttpResponse<InputStream> answer = connection.ask(question, wished);
+    close(answer);
+    return answer.statusCode();
+  }
+
+  private void close(HttpResponse<InputStream> answer) {
+    try (InputStream body = answer.body()) {
+      body.readNBytes(LARGEST_MANIFEST);
+    } catch (IOException e) {
+      return; // what was asked has been answered
+    }
+  }
+
+  /**
+   * Bytes of it. They are held against their digest as they are read: who reads to the end without
+   * an error has the right ones.
+   *
+   * @param blob which
+   * @return a stream to be closed
+   * @throws IOException if they cannot be had
+   */
+  public InputStream open(Descriptor blob) throws IOException {
+    Question question =
+        Question.get("give a part of " + name, connection.uri(name + "/blobs/" + blob.digest()));
+    HttpResponse<InputStream> answer = connection.ask(question, Set.of(200));
+    return new CheckedBlob(answer.body(), blob, label());
+  }
+
+  /**
+   * Sends bytes, if it does not have them. Large ones go in pieces; after a broken line the depot
+   * is asked how far it got.
+   *
+   * @param blob what they are
+   * @param content the bytes
+   * @param sent is told how many more went over the line
+   * @return whether they were sent
+   * @throws IOException if they cannot be read
+   */
+  public boolean put(Descriptor blob, Content content, LongConsumer sent) throws IOException {
+    if (has(blob)) {
+      return false;
+    }
+    Upload upload = new Upload(blob, content, sent);
+    upload.run();
+    return true;
+  }
+
+  /** One upload ("Pushing a blob in chunks"). */
+  private final class Upload {
+    private final Descriptor blob;
+    private final Content content;
+    private final LongConsumer sent;
+    private final String what = "take a part of " + name;
+    private URI place;
+    private long done;
+
+    Upload(Descriptor blob, Content content, LongConsumer sent) {
+      this.blob = blob;
+      this.content = content;
+      this.sent = sent;
+    }
+
+    void run() throws IOException {
+      begin();
+      int broken = 0;
+      while (true) {
+        try {
+          while (blob.size() > PIECE && done < blob.size()) {
+            piece();
+          }
+          end();
+          return;
+        } catch (DepotException e) {
+          boolean isOver = e.status() >= 400 && e.status() < 500 && !AGAIN.contains(e.status());
+          if (isOver || ++broken > BROKEN_TRIES) {
+            throw e;
+          }
+          resume();
+        }
+      }
+    }
+
+    private void begin() {
+      Question question =
+          new Question(
+              what,
+              "POST",
+              connection.uri(name + "/blobs/uploads/"),
+              Map.of(),
+              DepotConnection.BodyPublishers.NOTHING,
+              "pull,push");
+      HttpResponse<InputStream> answer = connection.ask(question, Set.of(202));
+      close(answer);
+      place = location(answer);
+      done = 0;
+    }
+
+    private URI location(HttpResponse<InputStream> answer) {
+      return answer
+          .headers()
+          .firstValue("Location")
+          .map(l -> answer.uri().resolve(l))
+          .orElse(place);
+    }
+
+    private void piece() throws IOException {
+      int length = (int) Math.min(PIECE, blob.size() - done);
+      long from = done;
+      Question question =
+          new Question(
+              what,
+              "PATCH",
+              place,
+              Map.of(
+                  "Content-Type",
+                  "application/octet-stream",
+                  "Content-Range",
+                  from + "-" + (from + length - 1)),
+              () -> part(from, length),
+              "pull,push");
+      HttpResponse<InputStream> answer = connection.once(question, Set.of(202));
+      close(answer);
+      place = location(answer);
+      done = from + length;
+      sent.accept(length);
+    }
+
+    private void end() {
+      boolean isWhole = blob.size() <= PIECE;
+      String mark = place.toString().contains("?") ? "&" : "?";
+      Question question =
+          new Question(
+              what,
+              "PUT",
+              URI.create(place + mark + "digest=" + blob.digest()),
+              isWhole ? Map.of("Content-Type", "application/octet-stream") : Map.of(),
+              isWhole ? () -> part(0, (int) blob.size()) : DepotConnection.BodyPublishers.NOTHING,
+              "pull,push");
+      close(connection.once(question, Set.of(201)));
+      sent.accept(isWhole ? blob.size() : 0);
+    }
+
+    /** Asks how far it got; begins anew if it does not know any more. */
+    private void resume() {
+      connection.pause(1, Optional.empty());
+      if (blob.size() <= PIECE) {
+        begin();
+        return;
+      }
+      Question question = Question.get("tell how far it got", place);
+      try {
+        HttpResponse<InputStream> answer = connection.ask(question);
+        close(answer);
+        Optional<Matcher> range =
+            answer
+                .headers()
+                .firstValue("Range")
+                .map(RANGE::matcher)
+                .filter(m -> m.matches() && answer.statusCode() == 204);
+        if (range.isPresent()) {
+          long there = Long.parseLong(range.get().group(1)) + 1;
+          place = location(answer);
+          done = there <= 1 && done == 0 ? 0 : Math.min(there, blob.size());
+          return;
+        }
+      } catch (DepotException e) {
+        if (e.status() >= 400 && e.status() < 500 && e.status() != 404) {
+          throw e;
+        }
+      }
+      begin();
+    }
+
+    private BodyPublisher part(long from, int length) {
+      return BodyPublishers.fromPublisher(
+          BodyPublishers.ofInputStream(() -> Parts.open(content, from, length)), length);
+    }
+  }
+
+  /**
+   * Puts a manifest or index.
+   *
+   * @param document the document
+   * @param reference the release that it is found by; its digest if nobody is to find it so
+   */
+  public void put(Document document, String reference) {
+    Question question =
+        new Question(
+            "take " + name + " " + reference,
+            "PUT",
+            manifestUri(reference),
+            Map.of("Content-Type", document.descriptor().mediaType()),
+            () -> BodyPublishers.ofByteArray(document.bytes()),
+            "pull,push");
+    HttpResponse<InputStream> answer = connection.ask(question, Set.of(201));
+    close(answer);
+    boolean knowsSubjects = answer.headers().firstValue("OCI-Subject").isPresent();
+    Optional<Descriptor> subject = subject(document);
+    if (subject.isPresent() && !knowsSubjects) {
+      addToTag(subject.get(), document);
+    }
+  }
+
+  private static Optional<Descriptor> subject(Document document) {
+    return read(document, ImageManifest.class).map(ImageManifest::subject);
+  }
+
+  private static <T> Optional<T> read(Document document, Class<T> type) {
+    try {
+      return Optional.ofNullable(
+          JsonMapper.builder()
+              .disable(
+                  com.fasterxml.jackson.databind.DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+              .build()
+              .readValue(document.bytes(), type));
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  /**
+   * What is attached to a manifest ("Listing Referrers"), also where the depot knows nothing of
+   * that ("Referrers Tag Schema").
+   *
+   * @param subject the manifest
+   * @return manifests that name it as their subject
+   */
+  public List<Descriptor> attached(Descriptor subject) {
+    Question question =
+        Question.get(
+                "tell what is attached to " + name,
+                connection.uri(name + "/referrers/" + subject.digest()))
+            .accepting(MediaTypes.INDEX);
+    HttpResponse<InputStream> answer = connection.ask(question);
+    try (InputStream body = answer.body()) {
+      if (answer.statusCode() == 200) {
+        byte[] bytes = body.readNBytes(LARGEST_MANIFEST);
+        return read(
+                new Document(Descriptor.of(MediaTypes.INDEX, "", bytes.length), bytes),
+                ImageIndex.class)
+            .map(ImageIndex::manifests)
+            .orElse(List.of());
+      }
+    } catch (IOException e) {
+      throw unreadable("what is attached to " + name, e);
+    }
+    return byTag(subject);
+  }
+
+  private static String tag(Descriptor subject) {
+    return subject.digest().replace(':', '-');
+  }
+
+  private List<Descriptor> byTag(Descriptor subject) {
+    return document(tag(subject))
+        .flatMap(d -> read(d, ImageIndex.class))
+        .map(ImageIndex::manifests)
+        .orElse(List.of());
+  }
+
+  private void addToTag(Descriptor subject, Document attached) {
+    List<Descriptor> all = new ArrayList<>(byTag(subject));
+    if (all.stream().noneMatch(d -> d.digest().equals(attached.descriptor().digest()))) {
+      ImageManifest manifest = read(attached, ImageManifest.class).orElseThrow();
+      all.add(
+          attached.descriptor().about(manifest.artifactType()).annotated(manifest.annotations()));
+      Document index = Documents.of(MediaTypes.INDEX, ImageIndex.of(all, null));
+      put(index, tag(subject));
+    }
+  }
+
+  /** What the configuration of an image says that it is for; null if it says nothing. */
+  private Platform platform(ImageManifest manifest) {
+    if (manifest.config() == null || manifest.config().size() > LARGEST_MANIFEST) {
+      return null;
+    }
+    try {
+      JsonNode read = new JsonMapper().readTree(bytes(manifest.config()));
+      return read.has("os")
+          ? new Platform(read.path("architecture").asText(), read.path("os").asText(), null, null)
+          : null;
+    } catch (IOException e) {
+      throw unreadable("the configuration of " + name, e);
+    }
+  }
+
+  /** All bytes of a small part; asked for again if the line breaks. */
+  private byte[] bytes(Descriptor blob) throws IOException {
+    for (int i = 0; ; i++) {
+      try (InputStream in = open(blob)) {
+        return in.readAllBytes();
+      } catch (IOException e) {
+        if (i == BROKEN_TRIES) {
+          throw e;
+        }
+        connection.pause(Math.min(i, 3), Optional.empty());
+      }
+    }
+  }
+
+  /**
+   * What a release is, all descriptors that its documents name.
+   *
+   * @param release the release
+   * @return empty if there is none
+   */
+  public Optional<Release> release(String release) {
+    Optional<Document> top = document(release);
+    if (top.isEmpty()) {
+      return Optional.empty();
+    }
+    Map<Descriptor, ImageManifest> images = new HashMap<>();
+    if (MediaTypes.isIndex(top.get().descriptor().mediaType())) {
+      for (Descriptor one :
+          read(top.get(), ImageIndex.class).map(ImageIndex::manifests).orElse(List.of())) {
+        if (MediaTypes.isManifest(one.mediaType())) {
+          document(one.digest())
+              .flatMap(d -> read(d, ImageManifest.class))
+              .ifPresent(m -> images.put(one, m));
+        }
+      }
+    } else {
+      Optional<ImageManifest> manifest = read(top.get(), ImageManifest.class);
+      if (manifest.isPresent()) {
+        images.put(top.get().descriptor().on(platform(manifest.get())), manifest.get());
+      }
+    }
+    return Optional.of(new Release(release, top.get().descriptor(), images));
+  }
+}
