@@ -107,7 +107,7 @@ class ImageIT {
   }
 
   private static JsonNode layers(Path of) throws IOException {
-    return JSON.readTree(Run.girdle("inspect", of, "--layers", "--json").well().bytes());
+    return JsonIT.valid("layers", Run.girdle("inspect", of, "--layers", "--json").well());
   }
 
   @Test
@@ -135,7 +135,7 @@ class ImageIT {
     assertThat(one.at("/layers/4/entries").findValuesAsText("path"))
         .contains("opt/signal/hours.properties");
     Result text = Run.girdle("inspect", image, "--layers").well();
-    assertThat(text.out()).contains("Image for linux/amd64: 5 layers", "10001:10001", "LAYER");
+    assertThat(text.out()).contains("Image for linux-x64: 5 layers", "10001:10001", "LAYER");
   }
 
   @Test
@@ -184,7 +184,8 @@ class ImageIT {
     Path changed = dir.resolve("changed");
     Run.girdle("seal", other.resolve("girdle.yaml"), "--out", changed).well();
     Path newer = changed.resolve("signal-1.0.0-image.tar");
-    JsonNode compared = JSON.readTree(Run.girdle("compare", image, newer, "--json").well().bytes());
+    JsonNode compared =
+        JsonIT.valid("compare", Run.girdle("compare", image, newer, "--json").well());
     List<String> fresh = new ArrayList<>();
     for (JsonNode layer : compared.path("layers")) {
       if (layer.path("isNew").asBoolean()) {

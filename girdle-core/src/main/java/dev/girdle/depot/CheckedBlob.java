@@ -1,7 +1,7 @@
 package dev.girdle.depot;
 
 import dev.girdle.image.Descriptor;
-import java.io.FilterInputStream;
+import dev.girdle.io.FilteredInput;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
@@ -9,7 +9,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** Bytes from a depot, which have to be as many and as they were said to be. */
-final class CheckedBlob extends FilterInputStream {
+final class CheckedBlob extends FilteredInput {
   private final Descriptor blob;
   private final String depot;
   private final MessageDigest digest;
@@ -25,12 +25,6 @@ final class CheckedBlob extends FilterInputStream {
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e); // every Java has it
     }
-  }
-
-  @Override
-  public int read() throws IOException {
-    byte[] one = new byte[1];
-    return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
   }
 
   @Override
@@ -56,15 +50,5 @@ final class CheckedBlob extends FilterInputStream {
 
   private IOException wrong(String what) {
     return new IOException(depot + " sends " + what + " for " + blob.digest());
-  }
-
-  @Override
-  public long skip(long n) throws IOException {
-    return readNBytes((int) Math.min(n, 1 << 16)).length;
-  }
-
-  @Override
-  public boolean markSupported() {
-    return false;
   }
 }

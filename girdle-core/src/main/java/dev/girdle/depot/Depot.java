@@ -15,7 +15,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
@@ -43,18 +42,11 @@ public final class Depot {
           "application/vnd.docker.distribution.manifest.list.v2+json",
           "application/vnd.docker.distribution.manifest.v2+json");
 
-  /** What is larger is sent in pieces, so that a broken line costs one of them. */
-  static final int PIECE = 8 << 20;
-
   private static final int LARGEST_MANIFEST = 8 << 20;
   private static final int MOST_PAGES = 1000;
-  private static final int BROKEN_TRIES = 12;
-
-  /** Answers after which an upload may go well another time, or has to begin anew. */
-  private static final Set<Integer> AGAIN = Set.of(404, 408, 416, 425, 429);
+  private static final int TRIES = 12;
 
   private static final Pattern NEXT = Pattern.compile("<([^>]+)>\\s*;.*rel=\"?next\"?.*");
-  private static final Pattern RANGE = Pattern.compile("(?:bytes=)?0-([0-9]{1,18})");
 
   private final DepotConnection connection;
   private final String name;
@@ -200,16 +192,8 @@ public final class Depot {
 
   private int status(Question question, Set<Integer> wished) {
     HttpResponse<InputStream> answer = connection.ask(question, wished);
-    close(answer);
+    DepotConnection.close(answer);
     return answer.statusCode();
-  }
-
-  private void close(HttpResponse<InputStream> answer) {
-    try (InputStream body = answer.body()) {
-      body.readNBytes(LARGEST_MANIFEST);
-    } catch (IOException e) {
-      return; // what was asked has been answered
-    }
   }
 
   /**
@@ -241,141 +225,8 @@ public final class Depot {
     if (has(blob)) {
       return false;
     }
-    Upload upload = new Upload(blob, content, sent);
-    upload.run();
+    new Upload(connection, blob, content, sent).run();
     return true;
-  }
-
-  /** One upload ("Pushing a blob in chunks"). */
-  private final class Upload {
-    private final Descriptor blob;
-    private final Content content;
-    private final LongConsumer sent;
-    private final String what = "take a part of " + name;
-    private URI place;
-    private long done;
-
-    Upload(Descriptor blob, Content content, LongConsumer sent) {
-      this.blob = blob;
-      this.content = content;
-      this.sent = sent;
-    }
-
-    void run() throws IOException {
-      begin();
-      int broken = 0;
-      while (true) {
-        try {
-          while (blob.size() > PIECE && done < blob.size()) {
-            piece();
-          }
-          end();
-          return;
-        } catch (DepotException e) {
-          boolean isOver = e.status() >= 400 && e.status() < 500 && !AGAIN.contains(e.status());
-          if (isOver || ++broken > BROKEN_TRIES) {
-            throw e;
-          }
-          resume();
-        }
-      }
-    }
-
-    private void begin() {
-      Question question =
-          new Question(
-              what,
-              "POST",
-              connection.uri(name + "/blobs/uploads/"),
-              Map.of(),
-              DepotConnection.BodyPublishers.NOTHING,
-              "pull,push");
-      HttpResponse<InputStream> answer = connection.ask(question, Set.of(202));
-      close(answer);
-      place = location(answer);
-      done = 0;
-    }
-
-    private URI location(HttpResponse<InputStream> answer) {
-      return answer
-          .headers()
-          .firstValue("Location")
-          .map(l -> answer.uri().resolve(l))
-          .orElse(place);
-    }
-
-    private void piece() throws IOException {
-      int length = (int) Math.min(PIECE, blob.size() - done);
-      long from = done;
-      Question question =
-          new Question(
-              what,
-              "PATCH",
-              place,
-              Map.of(
-                  "Content-Type",
-                  "application/octet-stream",
-                  "Content-Range",
-                  from + "-" + (from + length - 1)),
-              () -> part(from, length),
-              "pull,push");
-      HttpResponse<InputStream> answer = connection.once(question, Set.of(202));
-      close(answer);
-      place = location(answer);
-      done = from + length;
-      sent.accept(length);
-    }
-
-    private void end() {
-      boolean isWhole = blob.size() <= PIECE;
-      String mark = place.toString().contains("?") ? "&" : "?";
-      Question question =
-          new Question(
-              what,
-              "PUT",
-              URI.create(place + mark + "digest=" + blob.digest()),
-              isWhole ? Map.of("Content-Type", "application/octet-stream") : Map.of(),
-              isWhole ? () -> part(0, (int) blob.size()) : DepotConnection.BodyPublishers.NOTHING,
-              "pull,push");
-      close(connection.once(question, Set.of(201)));
-      sent.accept(isWhole ? blob.size() : 0);
-    }
-
-    /** Asks how far it got; begins anew if it does not know any more. */
-    private void resume() {
-      connection.pause(1, Optional.empty());
-      if (blob.size() <= PIECE) {
-        begin();
-        return;
-      }
-      Question question = Question.get("tell how far it got", place);
-      try {
-        HttpResponse<InputStream> answer = connection.ask(question);
-        close(answer);
-        Optional<Matcher> range =
-            answer
-                .headers()
-                .firstValue("Range")
-                .map(RANGE::matcher)
-                .filter(m -> m.matches() && answer.statusCode() == 204);
-        if (range.isPresent()) {
-          long there = Long.parseLong(range.get().group(1)) + 1;
-          place = location(answer);
-          done = there <= 1 && done == 0 ? 0 : Math.min(there, blob.size());
-          return;
-        }
-      } catch (DepotException e) {
-        if (e.status() >= 400 && e.status() < 500 && e.status() != 404) {
-          throw e;
-        }
-      }
-      begin();
-    }
-
-    private BodyPublisher part(long from, int length) {
-      return BodyPublishers.fromPublisher(
-          BodyPublishers.ofInputStream(() -> Parts.open(content, from, length)), length);
-    }
   }
 
   /**
@@ -394,7 +245,7 @@ public final class Depot {
             () -> BodyPublishers.ofByteArray(document.bytes()),
             "pull,push");
     HttpResponse<InputStream> answer = connection.ask(question, Set.of(201));
-    close(answer);
+    DepotConnection.close(answer);
     boolean knowsSubjects = answer.headers().firstValue("OCI-Subject").isPresent();
     Optional<Descriptor> subject = subject(document);
     if (subject.isPresent() && !knowsSubjects) {
@@ -491,7 +342,7 @@ public final class Depot {
       try (InputStream in = open(blob)) {
         return in.readAllBytes();
       } catch (IOException e) {
-        if (i == BROKEN_TRIES) {
+        if (i == TRIES) {
           throw e;
         }
         connection.pause(Math.min(i, 3), Optional.empty());

@@ -166,6 +166,15 @@ final class DepotConnection {
     return answer;
   }
 
+  /** Reads an answer to its end, of which only the head matters. */
+  static void close(HttpResponse<InputStream> answer) {
+    try (InputStream body = answer.body()) {
+      body.readNBytes(LARGEST_ANSWER);
+    } catch (IOException e) {
+      return; // what was asked has been answered
+    }
+  }
+
   DepotException refusal(Question question, HttpResponse<InputStream> answer) {
     return DepotException.answered(
         answer.statusCode(), address.label(), question.what, said(answer), login.isPresent());

@@ -12,7 +12,6 @@ import dev.girdle.io.FolderTree;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.TarWriter;
 import dev.girdle.layout.Layout;
-import dev.girdle.layout.LayoutFile;
 import dev.girdle.place.Output;
 import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.FormKind;
@@ -165,10 +164,5 @@ final class Images {
                     List.of(
                         "a container image is made for Linux: name a target",
                         "  --target linux-x64")));
-  }
-
-  /** All files of the layouts, for those who count. */
-  static long bytes(List<LayoutFile> files) {
-    return files.stream().mapToLong(f -> f.content().size()).sum();
   }
 }

@@ -157,7 +157,7 @@ class DepotTest {
   void aLineThatBreaksAnywhereCostsOnePieceAtMost() throws Exception {
     Random random = new Random(20);
     for (int i = 0; i < 20; i++) {
-      int place = random.nextInt(Depot.PIECE);
+      int place = random.nextInt(Upload.PIECE);
       Path folder = dir.resolve("depot");
       dev.girdle.place.Folders.delete(folder);
       try (StandIn standIn = standIn("cut=" + place + "/4")) {

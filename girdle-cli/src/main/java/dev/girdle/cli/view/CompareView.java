@@ -91,7 +91,7 @@ public record CompareView(
           one.name(),
           Sizes.of(one.packedBytes()),
           LayersView.hex(one.digest()),
-          one.platform());
+          LayersView.target(one.platform()));
     }
     table.print(console, true);
   }

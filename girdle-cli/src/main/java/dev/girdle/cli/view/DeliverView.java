@@ -23,7 +23,11 @@ public record DeliverView(Delivery.Outcome outcome) implements View {
             + outcome.sentParts()
             + " of "
             + SurveyView.count(outcome.parts(), "part")
-            + (outcome.sentParts() < outcome.parts() ? "; the depot had the others" : ""));
+            + (outcome.sentParts() == outcome.parts()
+                ? ""
+                : outcome.sentParts() == 0
+                    ? "; the depot had all of it"
+                    : "; the depot had the others"));
     table.print(console, false);
     console.gap();
     printQuiet(console);

@@ -1,8 +1,10 @@
 package dev.girdle.cli.view;
 
+import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.image.ImageConfig;
 import dev.girdle.image.ImageContents;
+import dev.girdle.image.Platform;
 import dev.girdle.io.Sizes;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,7 +30,7 @@ public record LayersView(List<ImageContents> images, String path, boolean files)
     for (ImageContents image : images) {
       console.heading(
           "Image for "
-              + image.platform()
+              + target(image.platform())
               + ": "
               + SurveyView.count(image.layers().size(), "layer")
               + ", "
@@ -94,6 +96,14 @@ public record LayersView(List<ImageContents> images, String path, boolean files)
   private static String name(ImageContents.Layer layer) {
     String name = layer.name().isEmpty() ? "-" : layer.name().replaceAll("\\s+", " ");
     return name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME - 1) + "…" : name;
+  }
+
+  /** As Girdle calls it, where it seals for that. */
+  static String target(String platform) {
+    String[] words = platform.split("/");
+    return words.length < 2
+        ? platform
+        : new Platform(words[1], words[0], null, null).target().map(Target::text).orElse(platform);
   }
 
   static String hex(String digest) {

@@ -56,7 +56,7 @@ public record RehearseView(
     printQuiet(console);
   }
 
-  private static void one(RunResult p, Console console) {
+  private void one(RunResult p, Console console) {
     String verdict =
         p.passed() ? console.paint(Paint.GOOD, "yes") : console.paint(Paint.BAD, "no ");
     String words = String.join(" ", p.rehearsal().arguments());
@@ -98,7 +98,7 @@ public record RehearseView(
     }
   }
 
-  private static String used(RunResult p) {
+  private String used(RunResult p) {
     Set<EvidenceKind> kinds = new TreeSet<>();
     p.evidence().seen().forEach(s -> kinds.add(s.kind()));
     kinds.remove(EvidenceKind.REHEARSAL); // it is this one
@@ -106,6 +106,9 @@ public record RehearseView(
     for (EvidenceKind kind : kinds) {
       int count = p.evidence().names(kind).size();
       parts.add(count + " " + kind.words(count));
+    }
+    if (content.form().equals("image")) {
+      return "nobody looks into an image; what is in use is seen when a folder is rehearsed";
     }
     return parts.isEmpty() ? "nothing was seen of it" : "seen in use: " + String.join(", ", parts);
   }

@@ -1,12 +1,12 @@
 package dev.girdle.depot.standin;
 
-import java.io.FilterInputStream;
+import dev.girdle.io.FilteredInput;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.function.Supplier;
 
 /** Fails after some bytes. */
-final class CutStream extends FilterInputStream {
+final class CutStream extends FilteredInput {
   private final Supplier<IOException> failure;
   private long left;
 
@@ -14,12 +14,6 @@ final class CutStream extends FilterInputStream {
     super(in);
     this.left = left;
     this.failure = failure;
-  }
-
-  @Override
-  public int read() throws IOException {
-    byte[] one = new byte[1];
-    return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
   }
 
   @Override

@@ -1,21 +1,15 @@
 package dev.girdle.depot.standin;
 
-import java.io.FilterInputStream;
+import dev.girdle.io.FilteredInput;
 import java.io.IOException;
 import java.io.InputStream;
 
 /** Flips the last bit of the first byte. */
-final class FlippedStream extends FilterInputStream {
+final class FlippedStream extends FilteredInput {
   private boolean isDone;
 
   FlippedStream(InputStream in) {
     super(in);
-  }
-
-  @Override
-  public int read() throws IOException {
-    byte[] one = new byte[1];
-    return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
   }
 
   @Override
