@@ -45,7 +45,7 @@ class NodeArchiveIT {
   private static List<String> nodes() {
     List<String> nodes = new ArrayList<>(List.of("node"));
     for (String node : System.getenv().getOrDefault("GIRDLE_NODES", "").split(":")) {
-      if (Files.isExecutable(Path.of(node))) {
+      if (!node.isEmpty() && Files.isExecutable(Path.of(node))) {
         nodes.add(node);
       }
     }

@@ -80,6 +80,16 @@ class NodeBuildsIT {
   }
 
   @Test
+  void modulesThatOnlyNewNodesHaveSayWhichNodeIsNeeded() throws IOException {
+    file("main.js", "const db = require('node:sqlite'); require('lamp')");
+    String told = Run.girdle("closure", app, "--entry", "main.js").in(dir).go().out();
+    assertThat(told).contains("Node.js 22.5.0 or newer");
+    file("main.js", "try { require('node:sqlite') } catch {} require('lamp')");
+    assertThat(Run.girdle("closure", app, "--entry", "main.js").in(dir).go().out())
+        .contains("Node.js 18 or newer");
+  }
+
+  @Test
   void rangesOfNodeThatCannotAllHoldAreAConflictAndStopNothing() throws IOException {
     file(
         "node_modules/lamp/package.json",

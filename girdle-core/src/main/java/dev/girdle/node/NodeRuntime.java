@@ -5,8 +5,10 @@ import dev.girdle.app.Component;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.ReleaseRange;
 import dev.girdle.closure.Closure;
+import dev.girdle.closure.Reached;
 import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.node.linkage.NodeLinkage;
 import dev.girdle.node.pack.NodeLanguage;
 import dev.girdle.node.pack.NodeRelease;
 import dev.girdle.node.pack.PackageJson;
@@ -39,7 +41,15 @@ final class NodeRuntime implements RuntimeModel {
 
   @Override
   public Optional<RuntimeNeed> need(Closure closure) {
-    return needOf(application.starts());
+    RuntimeNeed need = needOf(application.starts()).orElseThrow();
+    for (Reached reached : closure.reached()) {
+      Optional<String> first = NodeLinkage.firstRelease(reached);
+      if (first.isPresent() && !ReleaseRange.from(first.get()).accepts(need.range().least())) {
+        String because = reached.first().place() + ", which loads node:" + reached.item().path();
+        need = new RuntimeNeed(NodeLanguage.NAME, ReleaseRange.from(first.get()), "", because);
+      }
+    }
+    return Optional.of(need);
   }
 
   /**

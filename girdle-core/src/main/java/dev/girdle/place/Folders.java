@@ -19,19 +19,22 @@ public final class Folders {
   private Folders() {}
 
   /**
-   * Copies a folder and all that is in it, with times and permissions.
+   * Copies a file, or a folder and all that is in it, with times and permissions.
    *
-   * @param from an existing folder
-   * @param to where its files go; may exist, as long as nothing of it is there already
+   * @param from an existing file or folder
+   * @param to where it goes; a folder may exist, as long as nothing of the other is in it already
    * @throws IOException if something cannot be read or written
    */
   public static void copy(Path from, Path to) throws IOException {
-    Files.createDirectories(to);
     try (Stream<Path> all = Files.walk(from)) {
-      for (Path path : all.filter(p -> !p.equals(from)).toList()) {
+      for (Path path : all.toList()) {
+        boolean isTop = path.equals(from);
+        if (isTop && Files.isDirectory(to)) {
+          continue;
+        }
         Files.copy(
             path,
-            to.resolve(from.relativize(path).toString()),
+            isTop ? to : to.resolve(from.relativize(path).toString()),
             StandardCopyOption.COPY_ATTRIBUTES,
             LinkOption.NOFOLLOW_LINKS);
       }

@@ -3,6 +3,7 @@ package dev.girdle.node.linkage;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** The modules that Node itself has (Node.js documentation, "module.builtinModules"). */
@@ -73,6 +74,14 @@ final class Builtins {
   private static final List<String> ONLY_WITH_SCHEME =
       List.of("sea", "sqlite", "test", "test/reporters");
 
+  /** The first releases of those that not all Nodes have that rules here are made for. */
+  private static final Map<String, String> FIRST_RELEASES =
+      Map.of(
+          "inspector/promises", "19.0.0",
+          "sea", "20.12.0",
+          "sqlite", "22.5.0",
+          "test/reporters", "18.17.0");
+
   private final Component runtime = Component.runtime("Node.js", NAMES);
 
   /**
@@ -83,6 +92,11 @@ final class Builtins {
       return runtime.item(specifier.substring(SCHEME.length()));
     }
     return ONLY_WITH_SCHEME.contains(specifier) ? Optional.empty() : runtime.item(specifier);
+  }
+
+  /** The first release of Node that has a module; empty if all do. */
+  static Optional<String> firstRelease(Item module) {
+    return Optional.ofNullable(FIRST_RELEASES.get(module.path()));
   }
 
   /** Whether a name can only be that of a module of the runtime. */

@@ -11,6 +11,7 @@ import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Need;
+import dev.girdle.closure.Reached;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
@@ -99,6 +100,22 @@ public final class NodeLinkage implements Linkage {
       otherBuilds = new OtherBuilds(tree, closure, resolution.conditions());
     }
     return otherBuilds.why(item);
+  }
+
+  /**
+   * The first release of Node that has a module of its own which surely is loaded.
+   *
+   * @param reached what was reached
+   * @return empty if it is no such module, if it may not be loaded, or if all releases have it
+   */
+  public static Optional<String> firstRelease(Reached reached) {
+    How how = reached.first().how();
+    boolean isSure = how.equals(NodeThing.REQUIRES) || how.equals(NodeThing.IMPORTS);
+    return reached.item().component().role() == Role.RUNTIME
+            && isSure
+            && reached.strength() == Strength.HARD
+        ? Builtins.firstRelease(reached.item())
+        : Optional.empty();
   }
 
   /**
