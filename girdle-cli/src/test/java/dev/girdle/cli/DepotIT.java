@@ -100,7 +100,7 @@ class DepotIT {
 
   @Test
   void soDoesARegistryThatPeopleRun() throws Exception {
-    assumeTrue(has("docker-registry"), "skipped: there is no docker-registry");
+    assumeTrue(Run.has("docker-registry"), "skipped: there is no docker-registry");
     int port;
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
@@ -120,7 +120,7 @@ class DepotIT {
     }
     String at = "localhost:" + port;
     deliverTwo(at);
-    assumeTrue(has("skopeo"), "skipped: there is no skopeo");
+    assumeTrue(Run.has("skopeo"), "skipped: there is no skopeo");
     Path copied = dir.resolve("copied");
     Run.of(
             "skopeo",
@@ -148,11 +148,6 @@ class DepotIT {
     } catch (IOException e) {
       return false;
     }
-  }
-
-  private static boolean has(String program) {
-    return Stream.of((System.getenv("PATH") + ":/usr/sbin").split(":"))
-        .anyMatch(f -> Files.isExecutable(Path.of(f, program)));
   }
 
   private void deliverTwo(String at) throws IOException {

@@ -201,7 +201,7 @@ class ImageIT {
 
   @Test
   void aContainerRuntimeRunsIt() throws IOException {
-    assumeTrue(has("skopeo") && has("runc"), "skipped: there is no skopeo or no runc");
+    assumeTrue(Run.has("skopeo") && Run.has("runc"), "skipped: there is no skopeo or no runc");
     Path copied = dir.resolve("copied");
     Run.of("skopeo", "copy", "oci-archive:" + image + ":1.0.0", "dir:" + copied)
         .with("PATH", System.getenv("PATH"))
@@ -244,11 +244,6 @@ class ImageIT {
             run.path("Entrypoint"),
             run.path("Env"),
             JSON.writeValueAsString(run.path("WorkingDir").asText()));
-  }
-
-  private static boolean has(String program) {
-    return Stream.of((System.getenv("PATH") + ":/usr/sbin").split(":"))
-        .anyMatch(f -> Files.isExecutable(Path.of(f, program)));
   }
 
   @Test

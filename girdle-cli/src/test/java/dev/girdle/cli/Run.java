@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 
 /** Runs programs as a user would, and the built Girdle first of all. */
 final class Run {
@@ -151,6 +152,12 @@ final class Run {
           command + " ended with " + result.status() + "\n" + result.out() + result.err());
     }
     return result;
+  }
+
+  /** Whether this machine has a program, on the path or among those of its administrators. */
+  static boolean has(String program) {
+    return Stream.of((System.getenv("PATH") + ":/usr/sbin").split(":"))
+        .anyMatch(f -> Files.isExecutable(Path.of(f, program)));
   }
 
   /** A folder with a real program, put there by the build. */

@@ -6,11 +6,11 @@ import dev.girdle.depot.DepotConnection.Question;
 import dev.girdle.fetch.Credentials;
 import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageIndex;
+import dev.girdle.image.ImageJson;
 import dev.girdle.image.ImageManifest;
 import dev.girdle.image.MediaTypes;
 import dev.girdle.image.Platform;
 import dev.girdle.io.Content;
-import dev.girdle.io.Sha256;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
@@ -34,14 +34,6 @@ import java.util.regex.Pattern;
  * against its digest before anybody sees it.
  */
 public final class Depot {
-  private static final String MANIFESTS =
-      String.join(
-          ", ",
-          MediaTypes.INDEX,
-          MediaTypes.MANIFEST,
-          "application/vnd.docker.distribution.manifest.list.v2+json",
-          "application/vnd.docker.distribution.manifest.v2+json");
-
   private static final int LARGEST_MANIFEST = 8 << 20;
   private static final int MOST_PAGES = 1000;
   private static final int TRIES = 12;
@@ -132,7 +124,8 @@ public final class Depot {
    */
   public Optional<Document> document(String reference) {
     Question question =
-        Question.get("give " + name + " " + reference, manifestUri(reference)).accepting(MANIFESTS);
+        Question.get("give " + name + " " + reference, manifestUri(reference))
+            .accepting(MediaTypes.ofManifests());
     HttpResponse<InputStream> answer = connection.ask(question, Set.of(200, 404));
     try (InputStream body = answer.body()) {
       if (answer.statusCode() == 404) {
@@ -143,7 +136,7 @@ public final class Depot {
         throw DepotException.unreachable(
             label(), "sends a manifest of " + name + " that is larger than can be meant well");
       }
-      String digest = "sha256:" + Sha256.of(Content.of(bytes));
+      String digest = Descriptor.digest(bytes);
       if (reference.startsWith("sha256:") && !reference.equals(digest)) {
         throw DepotException.unreachable(
             label(), "sends other bytes for " + reference + " than its digest says");
@@ -259,12 +252,7 @@ public final class Depot {
 
   private static <T> Optional<T> read(Document document, Class<T> type) {
     try {
-      return Optional.ofNullable(
-          JsonMapper.builder()
-              .disable(
-                  com.fasterxml.jackson.databind.DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-              .build()
-              .readValue(document.bytes(), type));
+      return Optional.of(ImageJson.read(document.bytes(), type));
     } catch (IOException e) {
       return Optional.empty();
     }
@@ -316,8 +304,8 @@ public final class Depot {
       ImageManifest manifest = read(attached, ImageManifest.class).orElseThrow();
       all.add(
           attached.descriptor().about(manifest.artifactType()).annotated(manifest.annotations()));
-      Document index = Documents.of(MediaTypes.INDEX, ImageIndex.of(all, null));
-      put(index, tag(subject));
+      byte[] index = ImageJson.bytes(ImageIndex.of(all, null));
+      put(new Document(Descriptor.of(MediaTypes.INDEX, index), index), tag(subject));
     }
   }
 

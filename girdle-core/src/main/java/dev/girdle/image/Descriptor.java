@@ -1,6 +1,9 @@
 package dev.girdle.image;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.girdle.io.Content;
+import dev.girdle.io.Sha256;
+import java.io.IOException;
 import java.util.Map;
 
 /**
@@ -32,6 +35,31 @@ public record Descriptor(
    */
   public static Descriptor of(String mediaType, String digest, long size) {
     return new Descriptor(mediaType, digest, size, null, null, null);
+  }
+
+  /**
+   * What some bytes are.
+   *
+   * @param mediaType what they are called
+   * @param bytes the bytes
+   * @return a descriptor of them
+   */
+  public static Descriptor of(String mediaType, byte[] bytes) {
+    return of(mediaType, digest(bytes), bytes.length);
+  }
+
+  /**
+   * The digest of some bytes.
+   *
+   * @param bytes the bytes
+   * @return as descriptors have it
+   */
+  public static String digest(byte[] bytes) {
+    try {
+      return "sha256:" + Sha256.of(Content.of(bytes));
+    } catch (IOException e) {
+      throw new IllegalStateException(e); // they are in memory
+    }
   }
 
   /**

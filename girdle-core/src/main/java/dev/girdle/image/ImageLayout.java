@@ -4,7 +4,6 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Sha256;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -187,6 +186,23 @@ public final class ImageLayout implements AutoCloseable {
   }
 
   /**
+   * The image for a platform, as its configuration has it.
+   *
+   * @param platform what it has to run on
+   * @return the first; empty if there is none
+   * @throws IOException if the images cannot be read
+   */
+  public Optional<Descriptor> image(Platform platform) throws IOException {
+    for (Descriptor one : images()) {
+      ImageConfig config = config(manifest(one));
+      if (platform.equals(new Platform(config.architecture(), config.os(), null, null))) {
+        return Optional.of(one);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
    * A document that is attached to an image.
    *
    * @param image the image; null for the first that has one
@@ -260,7 +276,7 @@ public final class ImageLayout implements AutoCloseable {
       throw damaged(of.digest() + " is larger than can be meant well");
     }
     byte[] bytes = blob.bytes(largest);
-    if (!("sha256:" + Sha256.of(Content.of(bytes))).equals(of.digest())) {
+    if (!Descriptor.digest(bytes).equals(of.digest())) {
       throw damaged(of.digest() + " has other bytes than its name says");
     }
     return bytes;

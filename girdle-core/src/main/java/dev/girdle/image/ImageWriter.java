@@ -2,8 +2,6 @@ package dev.girdle.image;
 
 import dev.girdle.form.WrittenFile;
 import dev.girdle.io.Compression;
-import dev.girdle.io.Content;
-import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.TarWriter;
 import dev.girdle.layout.LayoutFile;
@@ -217,9 +215,9 @@ public final class ImageWriter {
   }
 
   private Descriptor blob(String mediaType, byte[] bytes) throws IOException {
-    String digest = "sha256:" + Sha256.of(Content.of(bytes));
-    Files.write(place(digest), bytes);
-    return Descriptor.of(mediaType, digest, bytes.length);
+    Descriptor blob = Descriptor.of(mediaType, bytes);
+    Files.write(place(blob.digest()), bytes);
+    return blob;
   }
 
   private Path place(String digest) {

@@ -1,7 +1,7 @@
 package dev.girdle.image;
 
 import dev.girdle.io.Compression;
-import java.util.Set;
+import java.util.List;
 
 /**
  * What bytes are (OCI Image Format Specification 1.1, "Media Types"; those of older registries are
@@ -29,10 +29,10 @@ public final class MediaTypes {
   /** A list of components (CycloneDX 1.6). */
   public static final String SBOM = "application/vnd.cyclonedx+json";
 
-  private static final Set<String> INDEXES =
-      Set.of(INDEX, "application/vnd.docker.distribution.manifest.list.v2+json");
-  private static final Set<String> MANIFESTS =
-      Set.of(MANIFEST, "application/vnd.docker.distribution.manifest.v2+json");
+  private static final List<String> INDEXES =
+      List.of(INDEX, "application/vnd.docker.distribution.manifest.list.v2+json");
+  private static final List<String> MANIFESTS =
+      List.of(MANIFEST, "application/vnd.docker.distribution.manifest.v2+json");
 
   private MediaTypes() {}
 
@@ -44,6 +44,15 @@ public final class MediaTypes {
    */
   public static String layer(Compression compression) {
     return LAYER + "+" + compression.text();
+  }
+
+  /**
+   * All that a manifest or an index of such can be.
+   *
+   * @return with commas between them, for the header {@code Accept}
+   */
+  public static String ofManifests() {
+    return String.join(", ", INDEXES) + ", " + String.join(", ", MANIFESTS);
   }
 
   /**

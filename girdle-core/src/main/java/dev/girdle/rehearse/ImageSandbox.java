@@ -70,12 +70,9 @@ final class ImageSandbox implements AutoCloseable {
 
   private static Descriptor ofThisMachine(ImageLayout layout, Path artifact) throws IOException {
     Optional<Platform> here = Target.ofThisMachine().map(Platform::of);
-    for (Descriptor image : layout.images()) {
-      ImageConfig config = layout.config(layout.manifest(image));
-      Platform platform = new Platform(config.architecture(), config.os(), null, null);
-      if (here.filter(platform::equals).isPresent()) {
-        return image;
-      }
+    Optional<Descriptor> found = here.isPresent() ? layout.image(here.get()) : Optional.empty();
+    if (found.isPresent()) {
+      return found.get();
     }
     throw GirdleException.machine(
         artifact + " holds no image for this machine",

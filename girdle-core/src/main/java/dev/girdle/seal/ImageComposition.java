@@ -26,10 +26,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Puts together an image for one target: the application, what it runs on, and how it is run. */
 final class ImageComposition implements AutoCloseable {
@@ -83,24 +85,23 @@ final class ImageComposition implements AutoCloseable {
   /** Where nothing lies below, somebody has to start the program. */
   private void requireRuntime() {
     String program = layout.commands().get(0).words().get(0);
-    boolean isBrought = program.startsWith(LayoutCommand.PLACE);
-    if (!isBrought && ground.isEmpty()) {
+    if (program.startsWith(LayoutCommand.PLACE)) {
+      return;
+    }
+    String advice =
+        "  Add --runtime "
+            + (analysis.ecosystem().support().refused().isEmpty() ? "trimmed" : "whole");
+    if (ground.isEmpty()) {
       throw GirdleException.request(
           "an image holds all that runs in it, and this one would hold no "
               + analysis.ecosystem().name(),
-          "  Add --runtime "
-              + (analysis.ecosystem().support().refused().isEmpty() ? "trimmed" : "whole")
-              + ", or name an image that has one: --base FILE");
+          advice + ", or name an image that has one: --base FILE");
     }
-    if (!isBrought
-        && !ground
-            .get()
-            .hasProgram(program, Optional.ofNullable(wishes.environment().get("PATH")))) {
+    Optional<String> folders = Optional.ofNullable(wishes.environment().get("PATH"));
+    if (!ground.get().hasProgram(program, folders)) {
       throw GirdleException.request(
           wishes.base().get() + " has no " + program + " in the folders of its programs",
-          "  Add --runtime "
-              + (analysis.ecosystem().support().refused().isEmpty() ? "trimmed" : "whole")
-              + ", or name another base.");
+          advice + ", or name another base.");
     }
   }
 
@@ -174,7 +175,7 @@ final class ImageComposition implements AutoCloseable {
     List<LayoutFile> made = new ArrayList<>();
     if (wishes.system().contains(ImageRequest.USERS)) {
       String[] ids = (whom() + ":" + whom()).split(":");
-      String name = analysis.application().identity().name().toLowerCase(java.util.Locale.ROOT);
+      String name = analysis.application().identity().name().toLowerCase(Locale.ROOT);
       made.add(
           file(
               "etc/passwd",
@@ -213,29 +214,18 @@ final class ImageComposition implements AutoCloseable {
     for (String volume : wishes.volumes()) {
       folders.add(new ImageLayer.OwnFolder(volume.replaceAll("^/+|/+$", ""), OWNERS, owner()));
     }
-    List<ImageLayer> layers = new ArrayList<>();
-    boolean isPlaced = false;
+    List<LayoutLink> links = new ArrayList<>();
+    List<ImageLayer> above = new ArrayList<>();
     for (ImageLayer layer : new Layering(analysis).layers(layout, place)) {
-      boolean isSystem = layer.name().equals(Layering.SYSTEM);
-      if (isSystem) {
+      if (layer.name().equals(Layering.SYSTEM)) { // what the plan puts there
         below.addAll(layer.files());
-      }
-      if (!isPlaced) {
-        List<LayoutLink> links = isSystem ? layer.links() : List.of();
-        add(new ImageLayer(Layering.SYSTEM, below, links, folders), layers);
-        isPlaced = true;
-      }
-      if (!isSystem) {
-        add(layer, layers);
+        links.addAll(layer.links());
+      } else {
+        above.add(layer);
       }
     }
-    return layers;
-  }
-
-  private static void add(ImageLayer layer, List<ImageLayer> layers) {
-    if (!layer.isEmpty()) {
-      layers.add(layer);
-    }
+    ImageLayer system = new ImageLayer(Layering.SYSTEM, below, links, folders);
+    return Stream.concat(Stream.of(system), above.stream()).filter(l -> !l.isEmpty()).toList();
   }
 
   /** All files of its own. */

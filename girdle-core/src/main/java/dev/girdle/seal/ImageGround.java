@@ -41,18 +41,16 @@ final class ImageGround {
                     GirdleException.request(
                         place + " is no image layout, and so no base for an image"));
     try {
-      for (Descriptor one : layout.images()) {
-        ImageManifest manifest = layout.manifest(one);
-        ImageConfig config = layout.config(manifest);
-        Platform platform = new Platform(config.architecture(), config.os(), null, null);
-        if (platform.equals(Platform.of(target))) {
-          ImageGround ground =
-              new ImageGround(new BaseImage(layout, manifest, config), one.digest());
-          ground.read(place);
-          return ground;
-        }
-      }
-      throw GirdleException.request(place + " holds no image for " + target.text());
+      Descriptor found =
+          layout
+              .image(Platform.of(target))
+              .orElseThrow(
+                  () -> GirdleException.request(place + " holds no image for " + target.text()));
+      ImageManifest manifest = layout.manifest(found);
+      ImageGround ground =
+          new ImageGround(new BaseImage(layout, manifest, layout.config(manifest)), found.digest());
+      ground.read(place);
+      return ground;
     } catch (IOException | RuntimeException e) {
       layout.close();
       throw e;

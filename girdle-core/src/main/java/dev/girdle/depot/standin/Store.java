@@ -1,6 +1,6 @@
 package dev.girdle.depot.standin;
 
-import dev.girdle.io.Content;
+import dev.girdle.image.Descriptor;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Sha256;
 import java.io.IOException;
@@ -80,7 +80,7 @@ final class Store {
   /** Keeps a manifest; empty if it is not what its reference says. */
   Optional<Kept> put(String name, String reference, String mediaType, byte[] bytes)
       throws IOException {
-    String digest = "sha256:" + Sha256.of(Content.of(bytes));
+    String digest = Descriptor.digest(bytes);
     boolean fits =
         isDigest(reference) ? reference.equals(digest) : TAG.matcher(reference).matches();
     if (!fits) {

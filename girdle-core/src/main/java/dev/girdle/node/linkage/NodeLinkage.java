@@ -109,8 +109,7 @@ public final class NodeLinkage implements Linkage {
    * @return empty if it is no such module, if it may not be loaded, or if all releases have it
    */
   public static Optional<String> firstRelease(Reached reached) {
-    How how = reached.first().how();
-    boolean isSure = how.equals(NodeThing.REQUIRES) || how.equals(NodeThing.IMPORTS);
+    boolean isSure = NodeThing.isAlways(reached.first().how());
     return reached.item().component().role() == Role.RUNTIME
             && isSure
             && reached.strength() == Strength.HARD
@@ -253,8 +252,7 @@ public final class NodeLinkage implements Linkage {
   /** The user's own code comes to it, or its makers declare that they need it. */
   @Override
   public boolean isSure(Demand demand, Strength reach) {
-    boolean always =
-        demand.how().equals(NodeThing.REQUIRES) || demand.how().equals(NodeThing.IMPORTS);
+    boolean always = NodeThing.isAlways(demand.how());
     if (!always || reach != Strength.HARD || Builtins.isOne(demand.name())) {
       return false;
     }

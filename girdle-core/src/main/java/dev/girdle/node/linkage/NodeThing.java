@@ -32,5 +32,10 @@ final class NodeThing {
   /** A path is put together that leads to it. */
   static final How OPENS = How.of("opens", "may open", "may be opened by");
 
+  /** Whether what is asked for in a way is asked for whenever the asker is loaded. */
+  static boolean isAlways(How how) {
+    return how.equals(REQUIRES) || how.equals(IMPORTS);
+  }
+
   private NodeThing() {}
 }

@@ -60,8 +60,7 @@ public final class Undeclared {
   }
 
   private static Optional<String> name(Demand demand) {
-    boolean isSure =
-        demand.how().equals(NodeThing.REQUIRES) || demand.how().equals(NodeThing.IMPORTS);
+    boolean isSure = NodeThing.isAlways(demand.how());
     boolean isModule =
         demand.thing().equals(NodeThing.REQUIRED) || demand.thing().equals(NodeThing.IMPORTED);
     return isSure && isModule ? Resolution.packageOf(demand.name()) : Optional.empty();
