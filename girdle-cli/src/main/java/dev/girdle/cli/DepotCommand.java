@@ -1,6 +1,8 @@
 package dev.girdle.cli;
 
+import dev.girdle.cli.view.KeysView;
 import dev.girdle.depot.Login;
+import dev.girdle.depot.SigningKey;
 import dev.girdle.depot.standin.Mischief;
 import dev.girdle.depot.standin.StandIn;
 import dev.girdle.fault.Fault;
@@ -17,7 +19,7 @@ import picocli.CommandLine.Parameters;
 /** What has to do with depots themselves. */
 @Command(
     name = "depot",
-    description = "Run a small depot on this machine, for trying out.",
+    description = "Run a small depot on this machine, for trying out; make keys to sign with.",
     synopsisSubcommandLabel = "COMMAND")
 final class DepotCommand implements Callable<Integer> {
   @Mixin private CommonOptions common;
@@ -25,7 +27,8 @@ final class DepotCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     throw GirdleException.request(
-        "what is to be done with a depot is not said", "  girdle depot serve DIR");
+        "what is to be done with a depot is not said",
+        "  girdle depot serve DIR, or girdle depot keys FILE");
   }
 
   /** Serves one. */
@@ -92,6 +95,32 @@ final class DepotCommand implements Callable<Integer> {
         Thread.currentThread().interrupt();
         return 0;
       }
+    }
+  }
+
+  /** Makes keys. */
+  @Command(
+      name = "keys",
+      description = {
+        "Make a pair of keys to sign releases with (Ed25519, PEM).",
+        "FILE is the private one, which only you can read; FILE.pub is for receivers."
+      })
+  static final class Keys implements Callable<Integer> {
+    private final Context context;
+
+    @Parameters(paramLabel = "FILE", description = "Where the private key goes; must not exist.")
+    private Path file;
+
+    @Mixin private CommonOptions common;
+
+    Keys(Context context) {
+      this.context = context;
+    }
+
+    @Override
+    public Integer call() {
+      common.show(new KeysView(SigningKey.make(file).id(), file), context);
+      return 0;
     }
   }
 }

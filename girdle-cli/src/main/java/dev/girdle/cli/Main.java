@@ -114,8 +114,10 @@ public final class Main {
     line.addSubcommand(new RuntimesCommand(context));
     line.addSubcommand(new DeliverCommand(context));
     line.addSubcommand(new ReleasesCommand(context));
+    line.addSubcommand(new ReceiveCommand(context));
     CommandLine depot = new CommandLine(new DepotCommand());
     depot.addSubcommand(new DepotCommand.Serve(context));
+    depot.addSubcommand(new DepotCommand.Keys(context));
     line.addSubcommand(depot);
     line.addSubcommand(new DemoCommand(context));
     line.addSubcommand(new CompletionCommand(context));

@@ -1,14 +1,22 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.NamesView;
+import dev.girdle.cli.view.ReleaseView;
 import dev.girdle.cli.view.ReleasesView;
 import dev.girdle.depot.Depot;
-import dev.girdle.depot.DepotAddress;
+import dev.girdle.depot.DepotPlace;
 import dev.girdle.depot.Release;
+import dev.girdle.depot.ReleaseAccount;
 import dev.girdle.depot.Releases;
+import dev.girdle.depot.TrustedKey;
+import dev.girdle.depot.receive.Cost;
+import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -20,14 +28,17 @@ import picocli.CommandLine.Parameters;
     name = "releases",
     description = {
       "List the releases of a name in a depot, newest first, and which one a receiver gets.",
-      "Without a name: what the depot holds, if it tells."
+      "With a release: all that is said of it. Without a name: what the depot holds, if it tells."
     })
 final class ReleasesCommand implements Callable<Integer> {
   private static final int USUAL = 20;
 
   private final Context context;
 
-  @Parameters(paramLabel = "DEPOT[/NAME]", description = "HOST[:PORT], and what of it.")
+  @Parameters(
+      paramLabel = "DEPOT[/NAME[@RELEASE]]",
+      description =
+          "HOST[:PORT], and what of it; or the path of a folder or .tar file of releases.")
   private String depot;
 
   @Option(
@@ -35,6 +46,18 @@ final class ReleasesCommand implements Callable<Integer> {
       paramLabel = "COUNT",
       description = "How many are looked at, the newest first; 20 if not given.")
   private int most = USUAL;
+
+  @Option(
+      names = "--into",
+      paramLabel = "DIR",
+      description = "Tell what each would cost to fetch, given what was received into a folder.")
+  private Path into;
+
+  @Option(
+      names = "--trust",
+      paramLabel = "KEY",
+      description = "Tell of signatures whether they are by this public key. Repeatable.")
+  private List<Path> trust;
 
   @Mixin private DepotOptions options;
   @Mixin private CommonOptions common;
@@ -45,28 +68,74 @@ final class ReleasesCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    DepotAddress address = DepotAddress.of(depot);
-    Depot opened = options.open(address, context);
+    DepotPlace place = DepotPlace.of(depot);
+    Depot opened = options.open(place, context);
     Meter meter = common.startMeter(context);
-    if (address.name().isEmpty()) {
-      common.show(new NamesView(address.label(), opened.names()), context);
+    boolean isWhole = place.address().isPresent() && place.address().get().name().isEmpty();
+    if (isWhole) {
+      common.show(new NamesView(place.label(), opened.names()), context);
       return 0;
     }
     List<String> tags = opened.releases();
     List<String> sorted = Releases.sorted(tags);
     if (tags.isEmpty()) {
       throw GirdleException.request(
-          address.label() + " is not there, or has no releases",
-          "  What the depot holds: girdle releases " + address.server().getAuthority());
+          place.label() + " is not there, or has no releases",
+          place.address().isPresent()
+              ? "  What the depot holds: girdle releases "
+                  + place.address().get().server().getAuthority()
+              : "  Deliver to it: girdle deliver ARTIFACT " + depot);
     }
-    List<Release> found = new ArrayList<>();
-    for (String one : sorted.subList(0, Math.min(most, sorted.size()))) {
-      meter.at("asking for " + one, found.size(), sorted.size());
-      opened.release(Releases.tag(one)).ifPresent(r -> found.add(r.called(one)));
+    try {
+      if (place.reference().isPresent()) {
+        return one(place, opened, place.reference().get());
+      }
+      Cost cost = into == null ? null : new Cost(opened, into);
+      List<TrustedKey> trusted = DepotOptions.trusted(trust);
+      List<ReleasesView.Row> rows = new ArrayList<>();
+      for (String one : sorted.subList(0, Math.min(most, sorted.size()))) {
+        meter.at("asking for " + one, rows.size(), sorted.size());
+        Optional<Release> release = Release.read(opened, one);
+        if (release.isPresent()) {
+          rows.add(
+              new ReleasesView.Row(
+                  ReleaseAccount.of(opened, release.get(), trusted), cost(cost, release.get())));
+        }
+      }
+      common.show(
+          new ReleasesView(
+              place.label(), rows, sorted.size(), Releases.usual(sorted).orElse(""), into),
+          context);
+      return 0;
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
     }
-    common.show(
-        new ReleasesView(address.label(), found, sorted.size(), Releases.usual(sorted).orElse("")),
-        context);
+  }
+
+  /**
+   * What a receiver here would fetch; null if nobody asked, or there is nothing for this machine.
+   */
+  private static Long cost(Cost cost, Release release) throws IOException {
+    if (cost == null) {
+      return null;
+    }
+    return cost.here(release).orElse(null);
+  }
+
+  private int one(DepotPlace place, Depot opened, String wanted) throws IOException {
+    Release release =
+        Release.read(opened, wanted)
+            .orElseThrow(
+                () ->
+                    GirdleException.request(
+                        place.label() + " has no release " + wanted,
+                        "  All that it has: girdle releases " + place.label()));
+    ReleaseAccount account = ReleaseAccount.of(opened, release, DepotOptions.trusted(trust));
+    common.show(new ReleaseView(place.label(), account), context);
     return 0;
   }
 }

@@ -37,13 +37,7 @@ public record Check(ArtifactRecord artifact, List<Finding> findings) {
    * @throws GirdleException if there is no record in it, or it cannot be read as an archive at all
    */
   public static Check of(Path artifact, Map<String, String> environment, Progress progress) {
-    RecordFile.Found found =
-        RecordFile.find(artifact)
-            .orElseThrow(
-                () ->
-                    GirdleException.application(
-                        artifact + " was not made by Girdle, or has lost its record",
-                        "  Without the record nothing can be said about it. Seal it again."));
+    RecordFile.Found found = found(artifact);
     try {
       Contents contents = new Contents(artifact, found, progress);
       List<Finding> findings = new ArrayList<>(contents.findings());
@@ -51,12 +45,41 @@ public record Check(ArtifactRecord artifact, List<Finding> findings) {
       findings.addAll(identity(found.content()));
       return new Check(found.content(), findings);
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.APPLICATION, e, "cannot read " + artifact + ": " + Why.of(e)));
+      throw unreadable(artifact, e);
     }
+  }
+
+  /**
+   * Checks only whether an artifact is whole and unaltered. Reads all of it once.
+   *
+   * @param artifact as above
+   * @param progress is told how the work gets on
+   * @return what was found
+   * @throws GirdleException as above
+   */
+  public static List<Finding> contents(Path artifact, Progress progress) {
+    try {
+      return List.copyOf(new Contents(artifact, found(artifact), progress).findings());
+    } catch (IOException e) {
+      throw unreadable(artifact, e);
+    }
+  }
+
+  private static RecordFile.Found found(Path artifact) {
+    return RecordFile.find(artifact)
+        .orElseThrow(
+            () ->
+                GirdleException.application(
+                    artifact + " was not made by Girdle, or has lost its record",
+                    "  Without the record nothing can be said about it. Seal it again."));
+  }
+
+  private static GirdleException unreadable(Path artifact, IOException e) {
+    return GirdleException.because(
+        e,
+        () ->
+            new GirdleException(
+                Fault.APPLICATION, e, "cannot read " + artifact + ": " + Why.of(e)));
   }
 
   private static List<Finding> identity(ArtifactRecord artifact) {

@@ -1,64 +1,25 @@
 package dev.girdle.depot;
 
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.json.JsonMapper;
-import dev.girdle.depot.DepotConnection.Question;
-import dev.girdle.fetch.Credentials;
 import dev.girdle.image.Descriptor;
-import dev.girdle.image.ImageIndex;
 import dev.girdle.image.ImageJson;
-import dev.girdle.image.ImageManifest;
-import dev.girdle.image.MediaTypes;
-import dev.girdle.image.Platform;
 import dev.girdle.io.Content;
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.URI;
-import java.net.URLEncoder;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.LongConsumer;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
- * A depot, or one name in it (OCI Distribution Specification 1.1). What is taken from it is held
- * against its digest before anybody sees it.
+ * Where releases of one name are kept: a registry ({@link RegistryDepot}), or an image layout, for
+ * places without a network ({@link LayoutDepot}). Documents that are taken from it are held against
+ * their digests before anybody sees them.
  */
-public final class Depot {
-  private static final int LARGEST_MANIFEST = 8 << 20;
-  private static final int MOST_PAGES = 1000;
-  private static final int TRIES = 12;
+public interface Depot {
+  /** No document that was meant well is larger, in bytes. */
+  int LARGEST_DOCUMENT = 8 << 20;
 
-  private static final Pattern NEXT = Pattern.compile("<([^>]+)>\\s*;.*rel=\"?next\"?.*");
-
-  private final DepotConnection connection;
-  private final String name;
-
-  /**
-   * Speaks with a depot.
-   *
-   * @param address where it is, and which name of it is meant
-   * @param login who one is; empty for nobody in particular
-   * @param environment of which the variables for proxies are looked at
-   * @param pauseMillis how long to wait before the first try again, in milliseconds
-   */
-  public Depot(
-      DepotAddress address,
-      Optional<Credentials> login,
-      Map<String, String> environment,
-      long pauseMillis) {
-    this.connection = new DepotConnection(address, login, environment, pauseMillis);
-    this.name = address.name();
-  }
+  /** How often a part is asked for again when the line breaks. */
+  int TRIES = 12;
 
   /**
    * A manifest or an index as it is there.
@@ -66,55 +27,55 @@ public final class Depot {
    * @param descriptor what it is
    * @param bytes the document
    */
-  public record Document(Descriptor descriptor, byte[] bytes) {}
+  record Document(Descriptor descriptor, byte[] bytes) {
+    /**
+     * What it says.
+     *
+     * @param <T> what it is
+     * @param type the record that it is read as
+     * @return empty if it is no such document
+     */
+    public <T> Optional<T> read(Class<T> type) {
+      try {
+        return Optional.of(ImageJson.read(bytes, type));
+      } catch (IOException e) {
+        return Optional.empty();
+      }
+    }
+
+    /**
+     * A document of JSON.
+     *
+     * @param mediaType what it is called
+     * @param document one of the records of images
+     * @return the document with its descriptor
+     */
+    public static Document of(String mediaType, Object document) {
+      byte[] bytes = ImageJson.bytes(document);
+      return new Document(Descriptor.of(mediaType, bytes), bytes);
+    }
+  }
+
+  /**
+   * How people call it.
+   *
+   * @return host, port and name; or a path
+   */
+  String label();
 
   /**
    * The names that it holds.
    *
    * @return in its order; empty if it does not tell
    */
-  public List<String> names() {
-    return list("_catalog?n=1000", "repositories", "tell what it holds");
-  }
+  List<String> names();
 
   /**
    * The releases of the name.
    *
    * @return as they were named, in the depot's order; empty if there is no such name
    */
-  public List<String> releases() {
-    return list(name + "/tags/list?n=1000", "tags", "tell the releases of " + name);
-  }
-
-  private List<String> list(String path, String word, String what) {
-    Set<String> all = new LinkedHashSet<>();
-    URI uri = connection.uri(path);
-    for (int page = 0; page < MOST_PAGES; page++) {
-      Question question = Question.get(what, uri);
-      HttpResponse<InputStream> answer = connection.ask(question, Set.of(200, 404));
-      try (InputStream body = answer.body()) {
-        if (answer.statusCode() == 404) {
-          return List.copyOf(all);
-        }
-        JsonNode read = new JsonMapper().readTree(body.readNBytes(LARGEST_MANIFEST));
-        read.path(word).forEach(n -> all.add(n.asText()));
-      } catch (IOException e) {
-        throw unreadable("its list", e);
-      }
-      Optional<URI> next =
-          answer
-              .headers()
-              .firstValue("Link")
-              .map(NEXT::matcher)
-              .filter(Matcher::matches)
-              .map(m -> answer.uri().resolve(m.group(1)));
-      if (next.isEmpty() || !next.get().getAuthority().equals(uri.getAuthority())) {
-        return List.copyOf(all);
-      }
-      uri = next.get();
-    }
-    return List.copyOf(all);
-  }
+  List<String> releases();
 
   /**
    * A manifest or index.
@@ -122,48 +83,7 @@ public final class Depot {
    * @param reference a release or a digest
    * @return empty if there is none
    */
-  public Optional<Document> document(String reference) {
-    Question question =
-        Question.get("give " + name + " " + reference, manifestUri(reference))
-            .accepting(MediaTypes.ofManifests());
-    HttpResponse<InputStream> answer = connection.ask(question, Set.of(200, 404));
-    try (InputStream body = answer.body()) {
-      if (answer.statusCode() == 404) {
-        return Optional.empty();
-      }
-      byte[] bytes = body.readNBytes(LARGEST_MANIFEST + 1);
-      if (bytes.length > LARGEST_MANIFEST) {
-        throw DepotException.unreachable(
-            label(), "sends a manifest of " + name + " that is larger than can be meant well");
-      }
-      String digest = Descriptor.digest(bytes);
-      if (reference.startsWith("sha256:") && !reference.equals(digest)) {
-        throw DepotException.unreachable(
-            label(), "sends other bytes for " + reference + " than its digest says");
-      }
-      String type = answer.headers().firstValue("Content-Type").orElse("").replaceFirst(";.*", "");
-      return Optional.of(new Document(Descriptor.of(type, digest, bytes.length), bytes));
-    } catch (IOException e) {
-      throw unreadable(name + " " + reference, e);
-    }
-  }
-
-  private URI manifestUri(String reference) {
-    return connection.uri(name + "/manifests/" + encoded(reference));
-  }
-
-  private static String encoded(String text) {
-    return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("%3A", ":");
-  }
-
-  private DepotException unreadable(String what, IOException e) {
-    return DepotException.unreachable(
-        label(), "breaks off while it sends " + what + ": " + e.getMessage());
-  }
-
-  private String label() {
-    return connection.address().label();
-  }
+  Optional<Document> document(String reference);
 
   /**
    * Whether it has some bytes.
@@ -171,23 +91,7 @@ public final class Depot {
    * @param blob which
    * @return true if they need not be sent
    */
-  public boolean has(Descriptor blob) {
-    Question question =
-        new Question(
-            "tell whether it has a part of " + name,
-            "HEAD",
-            connection.uri(name + "/blobs/" + blob.digest()),
-            Map.of(),
-            DepotConnection.BodyPublishers.NOTHING,
-            "pull,push");
-    return status(question, Set.of(200, 404)) == 200;
-  }
-
-  private int status(Question question, Set<Integer> wished) {
-    HttpResponse<InputStream> answer = connection.ask(question, wished);
-    DepotConnection.close(answer);
-    return answer.statusCode();
-  }
+  boolean has(Descriptor blob);
 
   /**
    * Bytes of it. They are held against their digest as they are read: who reads to the end without
@@ -197,16 +101,28 @@ public final class Depot {
    * @return a stream to be closed
    * @throws IOException if they cannot be had
    */
-  public InputStream open(Descriptor blob) throws IOException {
-    Question question =
-        Question.get("give a part of " + name, connection.uri(name + "/blobs/" + blob.digest()));
-    HttpResponse<InputStream> answer = connection.ask(question, Set.of(200));
-    return new CheckedBlob(answer.body(), blob, label());
-  }
+  InputStream open(Descriptor blob) throws IOException;
 
   /**
-   * Sends bytes, if it does not have them. Large ones go in pieces; after a broken line the depot
-   * is asked how far it got.
+   * Some bytes of a blob, which are held against nothing: who reads them has to know what they are.
+   *
+   * @param blob which
+   * @param from the first byte
+   * @param length how many
+   * @return a stream to be closed, which can end too early
+   * @throws IOException if they cannot be had
+   */
+  InputStream open(Descriptor blob, long from, long length) throws IOException;
+
+  /**
+   * Waits before something that did not go well is tried again.
+   *
+   * @param tries how often it was tried
+   */
+  void pause(int tries);
+
+  /**
+   * Sends bytes, if it does not have them.
    *
    * @param blob what they are
    * @param content the bytes
@@ -214,13 +130,7 @@ public final class Depot {
    * @return whether they were sent
    * @throws IOException if they cannot be read
    */
-  public boolean put(Descriptor blob, Content content, LongConsumer sent) throws IOException {
-    if (has(blob)) {
-      return false;
-    }
-    new Upload(connection, blob, content, sent).run();
-    return true;
-  }
+  boolean put(Descriptor blob, Content content, LongConsumer sent) throws IOException;
 
   /**
    * Puts a manifest or index.
@@ -228,35 +138,7 @@ public final class Depot {
    * @param document the document
    * @param reference the release that it is found by; its digest if nobody is to find it so
    */
-  public void put(Document document, String reference) {
-    Question question =
-        new Question(
-            "take " + name + " " + reference,
-            "PUT",
-            manifestUri(reference),
-            Map.of("Content-Type", document.descriptor().mediaType()),
-            () -> BodyPublishers.ofByteArray(document.bytes()),
-            "pull,push");
-    HttpResponse<InputStream> answer = connection.ask(question, Set.of(201));
-    DepotConnection.close(answer);
-    boolean knowsSubjects = answer.headers().firstValue("OCI-Subject").isPresent();
-    Optional<Descriptor> subject = subject(document);
-    if (subject.isPresent() && !knowsSubjects) {
-      addToTag(subject.get(), document);
-    }
-  }
-
-  private static Optional<Descriptor> subject(Document document) {
-    return read(document, ImageManifest.class).map(ImageManifest::subject);
-  }
-
-  private static <T> Optional<T> read(Document document, Class<T> type) {
-    try {
-      return Optional.of(ImageJson.read(document.bytes(), type));
-    } catch (IOException e) {
-      return Optional.empty();
-    }
-  }
+  void put(Document document, String reference);
 
   /**
    * What is attached to a manifest ("Listing Referrers"), also where the depot knows nothing of
@@ -265,67 +147,21 @@ public final class Depot {
    * @param subject the manifest
    * @return manifests that name it as their subject
    */
-  public List<Descriptor> attached(Descriptor subject) {
-    Question question =
-        Question.get(
-                "tell what is attached to " + name,
-                connection.uri(name + "/referrers/" + subject.digest()))
-            .accepting(MediaTypes.INDEX);
-    HttpResponse<InputStream> answer = connection.ask(question);
-    try (InputStream body = answer.body()) {
-      if (answer.statusCode() == 200) {
-        byte[] bytes = body.readNBytes(LARGEST_MANIFEST);
-        return read(
-                new Document(Descriptor.of(MediaTypes.INDEX, "", bytes.length), bytes),
-                ImageIndex.class)
-            .map(ImageIndex::manifests)
-            .orElse(List.of());
-      }
-    } catch (IOException e) {
-      throw unreadable("what is attached to " + name, e);
+  List<Descriptor> attached(Descriptor subject);
+
+  /**
+   * All bytes of a small part; asked for again if the line breaks.
+   *
+   * @param blob which
+   * @param largest the most bytes that it can have if it was meant well
+   * @return its bytes
+   * @throws IOException if they cannot be had
+   */
+  default byte[] bytes(Descriptor blob, long largest) throws IOException {
+    if (blob.size() > largest) {
+      throw DepotException.unreachable(
+          label(), "has a part " + blob.digest() + " that is larger than can be meant well");
     }
-    return byTag(subject);
-  }
-
-  private static String tag(Descriptor subject) {
-    return subject.digest().replace(':', '-');
-  }
-
-  private List<Descriptor> byTag(Descriptor subject) {
-    return document(tag(subject))
-        .flatMap(d -> read(d, ImageIndex.class))
-        .map(ImageIndex::manifests)
-        .orElse(List.of());
-  }
-
-  private void addToTag(Descriptor subject, Document attached) {
-    List<Descriptor> all = new ArrayList<>(byTag(subject));
-    if (all.stream().noneMatch(d -> d.digest().equals(attached.descriptor().digest()))) {
-      ImageManifest manifest = read(attached, ImageManifest.class).orElseThrow();
-      all.add(
-          attached.descriptor().about(manifest.artifactType()).annotated(manifest.annotations()));
-      byte[] index = ImageJson.bytes(ImageIndex.of(all, null));
-      put(new Document(Descriptor.of(MediaTypes.INDEX, index), index), tag(subject));
-    }
-  }
-
-  /** What the configuration of an image says that it is for; null if it says nothing. */
-  private Platform platform(ImageManifest manifest) {
-    if (manifest.config() == null || manifest.config().size() > LARGEST_MANIFEST) {
-      return null;
-    }
-    try {
-      JsonNode read = new JsonMapper().readTree(bytes(manifest.config()));
-      return read.has("os")
-          ? new Platform(read.path("architecture").asText(), read.path("os").asText(), null, null)
-          : null;
-    } catch (IOException e) {
-      throw unreadable("the configuration of " + name, e);
-    }
-  }
-
-  /** All bytes of a small part; asked for again if the line breaks. */
-  private byte[] bytes(Descriptor blob) throws IOException {
     for (int i = 0; ; i++) {
       try (InputStream in = open(blob)) {
         return in.readAllBytes();
@@ -333,38 +169,8 @@ public final class Depot {
         if (i == TRIES) {
           throw e;
         }
-        connection.pause(Math.min(i, 3), Optional.empty());
+        pause(Math.min(i, 3));
       }
     }
-  }
-
-  /**
-   * What a release is, all descriptors that its documents name.
-   *
-   * @param release the release
-   * @return empty if there is none
-   */
-  public Optional<Release> release(String release) {
-    Optional<Document> top = document(release);
-    if (top.isEmpty()) {
-      return Optional.empty();
-    }
-    Map<Descriptor, ImageManifest> images = new HashMap<>();
-    if (MediaTypes.isIndex(top.get().descriptor().mediaType())) {
-      for (Descriptor one :
-          read(top.get(), ImageIndex.class).map(ImageIndex::manifests).orElse(List.of())) {
-        if (MediaTypes.isManifest(one.mediaType())) {
-          document(one.digest())
-              .flatMap(d -> read(d, ImageManifest.class))
-              .ifPresent(m -> images.put(one, m));
-        }
-      }
-    } else {
-      Optional<ImageManifest> manifest = read(top.get(), ImageManifest.class);
-      if (manifest.isPresent()) {
-        images.put(top.get().descriptor().on(platform(manifest.get())), manifest.get());
-      }
-    }
-    return Optional.of(new Release(release, top.get().descriptor(), images));
   }
 }

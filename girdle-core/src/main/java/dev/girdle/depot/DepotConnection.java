@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 
 /**
@@ -44,7 +45,7 @@ final class DepotConnection {
   private final Optional<Credentials> login;
   private final long pauseMillis;
   private final HttpClient client;
-  private final Map<String, String> tokens = new HashMap<>();
+  private final Map<String, String> tokens = new ConcurrentHashMap<>();
 
   /**
    * Prepares to speak.
@@ -94,8 +95,12 @@ final class DepotConnection {
     }
 
     Question accepting(String types) {
+      return with("Accept", types);
+    }
+
+    Question with(String header, String value) {
       Map<String, String> all = new HashMap<>(headers);
-      all.put("Accept", types);
+      all.put(header, value);
       return new Question(what, method, uri, all, body, scope);
     }
   }

@@ -63,7 +63,7 @@ public final class DepotException extends GirdleException {
    * @param why what is wrong
    * @return the error
    */
-  static DepotException unreachable(String depot, String why) {
+  public static DepotException unreachable(String depot, String why) {
     return new DepotException(Fault.MACHINE, 0, List.of(depot + " " + why));
   }
 

@@ -44,15 +44,24 @@ public final class Login {
    * @throws GirdleException if others can read it, or it says nothing
    */
   public static Credentials in(Path file) {
+    requireClosed(file, "a password");
+    try {
+      return parsed(Files.readString(file), file.toString());
+    } catch (IOException e) {
+      throw new GirdleException(Fault.REQUEST, e, "cannot read " + file + ": " + e.getMessage());
+    }
+  }
+
+  /** Refuses a file that others can read. */
+  static void requireClosed(Path file, String what) {
     try {
       boolean isOpen =
           Files.getFileStore(file).supportsFileAttributeView("posix")
               && Files.getPosixFilePermissions(file).stream().anyMatch(OF_OTHERS::contains);
       if (isOpen) {
         throw GirdleException.request(
-            "others can read " + file + ", which holds a password", "  chmod 600 " + file);
+            "others can read " + file + ", which holds " + what, "  chmod 600 " + file);
       }
-      return parsed(Files.readString(file), file.toString());
     } catch (IOException e) {
       throw new GirdleException(Fault.REQUEST, e, "cannot read " + file + ": " + e.getMessage());
     }

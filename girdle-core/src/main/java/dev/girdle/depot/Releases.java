@@ -3,11 +3,15 @@ package dev.girdle.depot;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.semver4j.Semver;
 
 /** Releases and their order (Semantic Versioning 2.0.0). */
 public final class Releases {
+  private static final Pattern RANGE =
+      Pattern.compile("[~^<>=vVxX*0-9.\\s|-]*[0-9xX*][~^<>=xX*0-9.\\s|A-Za-z-]*");
+
   private Releases() {}
 
   /**
@@ -45,12 +49,58 @@ public final class Releases {
   }
 
   /**
+   * Whether a release is stable.
+   *
+   * @param release a release
+   * @return false for {@code 2.0.0-rc.1}
+   */
+  public static boolean isStable(String release) {
+    return new Semver(release).getPreRelease().isEmpty();
+  }
+
+  /**
+   * Whether one release is newer than another.
+   *
+   * @param one a release
+   * @param other a release
+   * @return true if it is, by Semantic Versioning
+   */
+  public static boolean isNewer(String one, String other) {
+    return new Semver(one).isGreaterThan(new Semver(other));
+  }
+
+  /**
+   * Whether a release is in a range.
+   *
+   * @param release a release
+   * @param range as {@code 1.4}, {@code ^1.4}, {@code >=1.2 <2}
+   * @return true if it is; pre-releases are in the range that their release is in
+   */
+  public static boolean isIn(String release, String range) {
+    Semver semver = new Semver(release);
+    return semver.satisfies(range)
+        || !isStable(release)
+            && new Semver(semver.getMajor() + "." + semver.getMinor() + "." + semver.getPatch())
+                .satisfies(range);
+  }
+
+  /**
+   * Whether a text is a range of releases.
+   *
+   * @param text any text
+   * @return true if releases can be held against it
+   */
+  public static boolean isRange(String text) {
+    return RANGE.matcher(text).matches();
+  }
+
+  /**
    * The one that a receiver gets who names none.
    *
    * @param sorted newest first
    * @return the newest stable one; empty if there is none
    */
   public static Optional<String> usual(List<String> sorted) {
-    return sorted.stream().filter(r -> new Semver(r).getPreRelease().isEmpty()).findFirst();
+    return sorted.stream().filter(Releases::isStable).findFirst();
   }
 }

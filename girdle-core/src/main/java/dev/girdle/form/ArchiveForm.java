@@ -21,6 +21,7 @@ import java.util.function.LongConsumer;
  */
 public final class ArchiveForm implements Form {
   private final Pack pack;
+  private final int alignment;
 
   /**
    * Creates the form.
@@ -28,7 +29,13 @@ public final class ArchiveForm implements Form {
    * @param pack how the files are packed
    */
   public ArchiveForm(Pack pack) {
+    this(pack, 1);
+  }
+
+  /** The same for an archive in which bytes of files begin at multiples of a number only. */
+  ArchiveForm(Pack pack, int alignment) {
     this.pack = pack;
+    this.alignment = alignment;
   }
 
   @Override
@@ -38,7 +45,7 @@ public final class ArchiveForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.level())) {
+    try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.level(), alignment)) {
       zip.head(layout.head().getBytes(StandardCharsets.UTF_8));
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;

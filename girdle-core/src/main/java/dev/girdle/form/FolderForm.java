@@ -9,16 +9,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
-import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.attribute.BasicFileAttributeView;
-import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
-import java.util.stream.Stream;
 
 /** Writes a folder. Permissions and times are the same wherever and whenever it is made. */
 public final class FolderForm implements Form {
@@ -52,7 +47,7 @@ public final class FolderForm implements Form {
       Files.createSymbolicLink(path, Path.of(link.target()));
     }
     write(place, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""));
-    settle(place);
+    Permissions.settle(place, date);
   }
 
   private static String write(Path place, LayoutFile file) throws IOException {
@@ -67,22 +62,6 @@ public final class FolderForm implements Form {
         Permissions.plain(target);
       }
       return digest;
-    }
-  }
-
-  /** Folders last and the innermost first, since writing into a folder changes its time. */
-  private void settle(Path place) throws IOException {
-    FileTime time = FileTime.from(date.instant());
-    List<Path> all;
-    try (Stream<Path> walk = Files.walk(place)) {
-      all = walk.sorted(Comparator.reverseOrder()).toList();
-    }
-    for (Path path : all) {
-      if (Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS)) {
-        Permissions.executable(path);
-      }
-      Files.getFileAttributeView(path, BasicFileAttributeView.class, LinkOption.NOFOLLOW_LINKS)
-          .setTimes(time, null, null);
     }
   }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.form;
 
+import dev.girdle.io.Members;
 import dev.girdle.io.TarWriter;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
@@ -40,7 +41,8 @@ public final class TarForm implements Form {
       throws IOException {
     OutputStream plain =
         new BufferedOutputStream(Files.newOutputStream(place, StandardOpenOption.CREATE_NEW));
-    try (TarWriter tar = new TarWriter(pack.compression().over(plain, pack.level()), pack.date())) {
+    try (TarWriter tar =
+        new TarWriter(new Members(plain, pack.compression(), pack.level()), pack.date())) {
       List<WrittenFile> written = new ArrayList<>();
       for (LayoutFile file : layout.files()) {
         written.add(new WrittenFile(file, write(tar, file)));

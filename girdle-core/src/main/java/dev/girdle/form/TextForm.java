@@ -15,6 +15,12 @@ import java.util.function.LongConsumer;
 
 /** Writes an archive into a text that a runtime reads as a program. */
 public final class TextForm implements Form {
+  /**
+   * Three bytes become four letters (RFC 4648): so a file that did not change is the same text
+   * again, wherever it lies.
+   */
+  private static final int OF_BASE64 = 3;
+
   private final Form archive;
   private final TextFrame frame;
 
@@ -25,7 +31,7 @@ public final class TextForm implements Form {
    * @param frame the text that they go into
    */
   public TextForm(Pack pack, TextFrame frame) {
-    this.archive = new ArchiveForm(pack);
+    this.archive = new ArchiveForm(pack, OF_BASE64);
     this.frame = frame;
   }
 

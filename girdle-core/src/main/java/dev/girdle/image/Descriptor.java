@@ -1,9 +1,7 @@
 package dev.girdle.image;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
-import java.io.IOException;
 import java.util.Map;
 
 /**
@@ -55,11 +53,7 @@ public record Descriptor(
    * @return as descriptors have it
    */
   public static String digest(byte[] bytes) {
-    try {
-      return "sha256:" + Sha256.of(Content.of(bytes));
-    } catch (IOException e) {
-      throw new IllegalStateException(e); // they are in memory
-    }
+    return "sha256:" + Sha256.of(bytes);
   }
 
   /**

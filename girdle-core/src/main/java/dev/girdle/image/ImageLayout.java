@@ -25,6 +25,9 @@ public final class ImageLayout implements AutoCloseable {
   /** The file that says that it is one. */
   public static final String MARK = "oci-layout";
 
+  /** What stands in that file. */
+  public static final String VERSION = "{\"imageLayoutVersion\":\"1.0.0\"}";
+
   /** The file that all is found from. */
   public static final String INDEX = "index.json";
 
@@ -291,15 +294,24 @@ public final class ImageLayout implements AutoCloseable {
    * @throws GirdleException if they are not there, or not as many as there should be
    */
   public Content blob(Descriptor of) throws IOException {
+    return find(of).orElseThrow(() -> damaged("does not hold " + of.digest() + ", which it names"));
+  }
+
+  /**
+   * Bytes that are held against nothing yet, if they are there.
+   *
+   * @param of where they are
+   * @return empty if they cannot be found
+   * @throws IOException if they cannot be looked for
+   * @throws GirdleException if they are not as many as there should be
+   */
+  public Optional<Content> find(Descriptor of) throws IOException {
     if (of.digest() == null || !DIGEST.matcher(of.digest()).matches()) {
       throw damaged("names bytes by " + Paths.printable(String.valueOf(of.digest())));
     }
-    Content blob =
-        store
-            .file(pathOf(of.digest()))
-            .orElseThrow(() -> damaged("does not hold " + of.digest() + ", which it names"));
-    if (blob.size() != of.size()) {
-      throw damaged(of.digest() + " has " + blob.size() + " bytes in place of " + of.size());
+    Optional<Content> blob = store.file(pathOf(of.digest()));
+    if (blob.isPresent() && blob.get().size() != of.size()) {
+      throw damaged(of.digest() + " has " + blob.get().size() + " bytes in place of " + of.size());
     }
     return blob;
   }

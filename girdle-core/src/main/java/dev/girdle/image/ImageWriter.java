@@ -26,8 +26,6 @@ public final class ImageWriter {
   /** What a descriptor of a layer of Girdle is annotated with: what the layer is called. */
   public static final String LAYER_NAME = "dev.girdle.layer";
 
-  private static final String REF = "org.opencontainers.image.ref.name";
-  private static final String LAYOUT = "{\"imageLayoutVersion\":\"1.0.0\"}";
   private static final byte[] NOTHING = {'{', '}'};
 
   private final Path folder;
@@ -179,8 +177,7 @@ public final class ImageWriter {
    */
   public void attach(Descriptor image, String type, String title, byte[] document)
       throws IOException {
-    Descriptor layer =
-        blob(type, document).annotated(Map.of("org.opencontainers.image.title", title));
+    Descriptor layer = blob(type, document).annotated(Map.of(Annotations.TITLE, title));
     ImageManifest manifest =
         new ImageManifest(
             ImageManifest.SCHEMA,
@@ -207,10 +204,10 @@ public final class ImageWriter {
             : blob(MediaTypes.INDEX, ImageJson.bytes(ImageIndex.of(images, annotations)));
     List<Descriptor> all = new ArrayList<>();
     Map<String, String> names = new LinkedHashMap<>();
-    names.put(REF, name);
+    names.put(Annotations.REF, name);
     all.add(top.annotated(names));
     all.addAll(attached);
-    Files.writeString(folder.resolve(ImageLayout.MARK), LAYOUT);
+    Files.writeString(folder.resolve(ImageLayout.MARK), ImageLayout.VERSION);
     Files.write(folder.resolve(ImageLayout.INDEX), ImageJson.bytes(ImageIndex.of(all, null)));
   }
 

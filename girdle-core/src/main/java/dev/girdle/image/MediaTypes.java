@@ -26,6 +26,27 @@ public final class MediaTypes {
   /** A record of Girdle. */
   public static final String RECORD = "application/vnd.girdle.record.v1+json";
 
+  /** A record, compressed (RFC 8878). */
+  public static final String PACKED_RECORD = "application/vnd.girdle.record.v1+zstd";
+
+  /** An artifact that is no image, in pieces. */
+  public static final String ARTIFACT = "application/vnd.girdle.artifact.v1";
+
+  /** Of which pieces an artifact is put together. */
+  public static final String PIECE_LIST = "application/vnd.girdle.pieces.list.v1+zstd";
+
+  /** What lies in a pack of pieces. */
+  public static final String PIECE_TABLE = "application/vnd.girdle.pieces.table.v1+zstd";
+
+  /** A pack of pieces. */
+  public static final String PIECE_PACK = "application/vnd.girdle.pieces.pack.v1";
+
+  /** What is said of a release, which can be said anew without sending it again. */
+  public static final String ABOUT = "application/vnd.girdle.about.v1";
+
+  /** A signature (DSSE 1.0, "Envelope"). */
+  public static final String ENVELOPE = "application/vnd.dsse.envelope.v1+json";
+
   /** A list of components (CycloneDX 1.6). */
   public static final String SBOM = "application/vnd.cyclonedx+json";
 

@@ -90,7 +90,7 @@ public enum Compression {
   }
 
   /**
-   * Undoes the compression.
+   * Undoes the compression, of all members that there are.
    *
    * @param in compressed in any of these ways; able to go back ({@code mark})
    * @return the bytes
@@ -104,10 +104,14 @@ public enum Compression {
       return XZCompressorInputStream.builder()
           .setInputStream(in)
           .setMemoryLimitKiB(XZ_MEMORY)
+          .setDecompressConcatenated(true)
           .get();
     }
     return ZSTD.starts(head)
         ? new ZstdCompressorInputStream(in)
-        : new GzipCompressorInputStream(in);
+        : GzipCompressorInputStream.builder()
+            .setInputStream(in)
+            .setDecompressConcatenated(true)
+            .get();
   }
 }

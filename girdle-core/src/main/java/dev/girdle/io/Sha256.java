@@ -42,6 +42,16 @@ public final class Sha256 {
     }
   }
 
+  /**
+   * The digest of bytes in memory.
+   *
+   * @param bytes all of them count
+   * @return the digest
+   */
+  public static String of(byte[] bytes) {
+    return HexFormat.of().formatHex(create().digest(bytes));
+  }
+
   private static MessageDigest create() {
     try {
       return MessageDigest.getInstance("SHA-256");

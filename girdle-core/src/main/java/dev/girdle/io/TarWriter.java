@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.attribute.FileTime;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
@@ -25,14 +26,17 @@ public final class TarWriter implements AutoCloseable {
   private final TarArchiveOutputStream tar;
   private final FileTime time;
   private final Set<String> folders = new HashSet<>();
+  private final Optional<Members> members;
 
   /**
    * Begins an archive.
    *
-   * @param out where to; closed with the archive
+   * @param out where to; closed with the archive. If it is made of members, larger files get one of
+   *     their own
    * @param date what all entries bear as their time
    */
   public TarWriter(OutputStream out, SourceDate date) {
+    members = out instanceof Members m ? Optional.of(m) : Optional.empty();
     tar = new TarArchiveOutputStream(out, "UTF-8");
     tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
     tar.setBigNumberMode(TarArchiveOutputStream.BIGNUMBER_POSIX);
@@ -54,9 +58,16 @@ public final class TarWriter implements AutoCloseable {
     TarArchiveEntry entry = new TarArchiveEntry(path);
     entry.setSize(content.size());
     put(entry, executable ? EXECUTABLE : FILE, 0);
+    Optional<Members> own = members.filter(m -> content.size() >= m.worthwhile());
+    if (own.isPresent()) {
+      own.get().next(); // not with its head, in which the release may stand
+    }
     try (InputStream in = content.open()) {
       String digest = Sha256.copy(in, tar);
       tar.closeArchiveEntry();
+      if (own.isPresent()) {
+        own.get().next();
+      }
       return digest;
     }
   }

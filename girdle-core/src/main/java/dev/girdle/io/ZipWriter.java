@@ -32,9 +32,13 @@ public final class ZipWriter implements Closeable {
   private static final long MAX32 = 0xffffffffL;
   private static final int UNIX = 3 << 8;
 
+  /** The number of a field that nobody else gives a meaning. */
+  private static final short FILLING = 0x6769;
+
   private final FileChannel channel;
   private final int dosTime;
   private final int level;
+  private final int alignment;
   private final List<Entry> entries = new ArrayList<>();
   private long position;
 
@@ -65,7 +69,21 @@ public final class ZipWriter implements Closeable {
    * @throws IOException if the file cannot be made
    */
   public ZipWriter(Path file, SourceDate date, int level) throws IOException {
+    this(file, date, level, 1);
+  }
+
+  /**
+   * Starts a new archive in which the bytes of entries begin at certain places only.
+   *
+   * @param file must not exist yet
+   * @param date what all entries bear as their time
+   * @param level from 1 (quick) to 9 (small)
+   * @param alignment of which number those places are multiples; 1 for anywhere
+   * @throws IOException if the file cannot be made
+   */
+  public ZipWriter(Path file, SourceDate date, int level, int alignment) throws IOException {
     this.level = level;
+    this.alignment = alignment;
     channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
     dosTime = date.dos();
   }
@@ -189,14 +207,26 @@ public final class ZipWriter implements Closeable {
     entries.add(entry);
     // decided by the size alone, so that the header keeps its length when it is written again
     boolean big = size >= MAX32 - (1 << 20);
-    ByteBuffer header = buffer(30 + name.length + (big ? 20 : 0));
+    int extra = big ? 20 : 0;
+    int filling = filling(position + 30 + name.length + extra);
+    ByteBuffer header = buffer(30 + name.length + extra + filling);
     header.putInt(0x04034b50);
-    common(header, entry, big, big ? 20 : 0);
+    common(header, entry, big, extra + filling);
     header.put(name);
     if (big) {
       header.putShort((short) 1).putShort((short) 16).putLong(size).putLong(packed);
     }
+    if (filling > 0) {
+      header.putShort(FILLING).putShort((short) (filling - 4));
+      header.position(header.limit());
+    }
     put(header);
+  }
+
+  /** How many bytes of a field that says nothing have to stand before a place (APPNOTE 4.5). */
+  private int filling(long place) {
+    int rest = (int) (place % alignment);
+    return rest == 0 ? 0 : 4 + (int) ((2L * alignment - (place + 4) % alignment) % alignment);
   }
 
   private void common(ByteBuffer header, Entry entry, boolean big, int extra) {

@@ -2,9 +2,12 @@ package dev.girdle.record;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.Provenance;
+import dev.girdle.io.Paths;
 import dev.girdle.licence.Spdx;
 import dev.girdle.plan.AppMetadata;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -29,6 +32,7 @@ public final class Sbom {
   /** Where the list lies in an archive that hides it, below the folder for such things. */
   public static final String IN_ARCHIVE = "sbom.cdx.json";
 
+  private static final int LARGEST = 64 << 20;
   private static final String APPLICATION = "application";
 
   /**
@@ -74,6 +78,27 @@ public final class Sbom {
     // a number of its own, which is the same whenever the same list is written
     bom.setSerialNumber("urn:uuid:" + UUID.nameUUIDFromBytes(json(bom)));
     return json(bom);
+  }
+
+  /**
+   * The list that lies in an artifact.
+   *
+   * @param artifact of any form but an image
+   * @return empty if there is none
+   * @throws IOException if it cannot be read
+   */
+  public static Optional<byte[]> in(Path artifact) throws IOException {
+    byte[][] found = new byte[1][];
+    ArtifactReader.read(
+        artifact,
+        (path, content) -> {
+          String name = Paths.fileName(path);
+          if (name.equals(IN_FOLDER) || name.equals(IN_ARCHIVE)) {
+            found[0] = content.bytes(LARGEST);
+          }
+          return found[0] == null;
+        });
+    return Optional.ofNullable(found[0]);
   }
 
   private static byte[] json(Bom bom) {

@@ -6,6 +6,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.image.Annotations;
 import dev.girdle.image.ImageConfig;
 import dev.girdle.image.ImageLayer;
 import dev.girdle.image.MadeImage;
@@ -37,7 +38,7 @@ import java.util.stream.Stream;
 final class ImageComposition implements AutoCloseable {
   private static final String FOLDER = "opt/";
   private static final String PATH = "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
-  private static final String LABEL = "org.opencontainers.image.";
+
   private static final int OPEN_TO_ALL = 01777;
   private static final int OWNERS = 0755;
 
@@ -271,13 +272,13 @@ final class ImageComposition implements AutoCloseable {
     Map<String, String> all = new LinkedHashMap<>();
     AppMetadata about = analysis.plan().metadata();
     Identity identity = analysis.application().identity();
-    all.put(LABEL + "title", about.title().orElse(identity.name()));
-    identity.release().ifPresent(r -> all.put(LABEL + "version", r));
-    about.description().ifPresent(d -> all.put(LABEL + "description", d));
-    about.vendor().ifPresent(v -> all.put(LABEL + "vendor", v));
-    about.homepage().ifPresent(h -> all.put(LABEL + "url", h));
-    about.licence().ifPresent(l -> all.put(LABEL + "licenses", l));
-    ground.ifPresent(g -> all.put(LABEL + "base.digest", g.digest()));
+    all.put(Annotations.TITLE, about.title().orElse(identity.name()));
+    identity.release().ifPresent(r -> all.put(Annotations.VERSION, r));
+    about.description().ifPresent(d -> all.put(Annotations.DESCRIPTION, d));
+    about.vendor().ifPresent(v -> all.put(Annotations.VENDOR, v));
+    about.homepage().ifPresent(h -> all.put(Annotations.URL, h));
+    about.licence().ifPresent(l -> all.put(Annotations.LICENCES, l));
+    ground.ifPresent(g -> all.put(Annotations.BASE_DIGEST, g.digest()));
     return all;
   }
 

@@ -5,20 +5,17 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.image.ImageArchive;
 import dev.girdle.image.ImageWriter;
 import dev.girdle.image.MadeImage;
 import dev.girdle.image.MediaTypes;
-import dev.girdle.io.FolderTree;
 import dev.girdle.io.SourceDate;
-import dev.girdle.io.TarWriter;
 import dev.girdle.layout.Layout;
 import dev.girdle.place.Output;
 import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -27,7 +24,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongConsumer;
-import java.util.stream.Stream;
 
 /** Makes one image layout with an image for each target. */
 final class Images {
@@ -99,22 +95,7 @@ final class Images {
     try (TemporaryFolder folder = TemporaryFolder.called("girdle-image")) {
       Path layout = folder.path().resolve("layout");
       writeFolder(images, form, layout, progress);
-      try (TarWriter tar =
-          new TarWriter(new BufferedOutputStream(Files.newOutputStream(work)), date())) {
-        for (Path file : files(layout)) {
-          String path = layout.relativize(file).toString();
-          tar.file(path, FolderTree.content(file), false);
-        }
-      }
-    }
-  }
-
-  /** The short files that tell what it is come first. */
-  private static List<Path> files(Path layout) throws IOException {
-    try (Stream<Path> all = Files.walk(layout)) {
-      List<Path> files = new ArrayList<>(all.filter(Files::isRegularFile).sorted().toList());
-      files.sort((a, b) -> Integer.compare(a.getNameCount(), b.getNameCount()));
-      return files;
+      ImageArchive.pack(layout, work, date());
     }
   }
 

@@ -84,7 +84,7 @@ class DepotTest {
   }
 
   private static Depot depot(StandIn standIn, Credentials... login) {
-    return new Depot(address(standIn), Stream.of(login).findFirst(), Map.of(), NO_PAUSE);
+    return new RegistryDepot(address(standIn), Stream.of(login).findFirst(), Map.of(), NO_PAUSE);
   }
 
   private static DepotAddress address(StandIn standIn) {
@@ -92,8 +92,9 @@ class DepotTest {
   }
 
   private static Delivery.Outcome deliver(StandIn standIn, Path what, Credentials... login) {
-    return new Delivery(depot(standIn, login), address(standIn), false, Progress.SILENT)
-        .deliver(what);
+    return new Delivery(
+            depot(standIn, login), Optional.empty(), Delivery.Options.plain(), Progress.SILENT)
+        .deliver(List.of(what));
   }
 
   /** Each byte that the depot keeps is what its name says, and nothing half is kept. */
@@ -118,13 +119,11 @@ class DepotTest {
       Depot depot = depot(standIn);
       assertThat(depot.releases()).containsExactly("1.0.0");
       assertThat(depot.names()).containsExactly("harbour/mast");
-      Release release = depot.release("1.0.0").orElseThrow();
-      assertThat(release.images().keySet())
-          .extracting(d -> d.platform().architecture())
-          .containsExactly("amd64");
-      assertThat(depot.attached(release.top()))
+      Release release = Release.read(depot, "1.0.0").orElseThrow();
+      assertThat(release.offers()).extracting(Offer::kind).containsExactly("image for linux-x64");
+      assertThat(depot.attached(release.top().descriptor()))
           .extracting(Descriptor::artifactType)
-          .containsExactly(MediaTypes.RECORD);
+          .containsExactlyInAnyOrder(MediaTypes.RECORD, MediaTypes.ABOUT);
       assertThatThrownBy(() -> deliver(standIn, image(dir.resolve("other"), new byte[9])))
           .isInstanceOf(GirdleException.class)
           .hasMessageContaining("has a release 1.0.0 already, with other contents");
@@ -148,8 +147,8 @@ class DepotTest {
       assertThat(deliver(standIn, image).wasThere()).isFalse();
       assertSound();
       Depot depot = depot(standIn);
-      Release release = depot.release("1.0.0").orElseThrow();
-      assertThat(depot.attached(release.top())).hasSize(1);
+      Release release = Release.read(depot, "1.0.0").orElseThrow();
+      assertThat(depot.attached(release.top().descriptor())).hasSize(2);
     }
   }
 
@@ -251,9 +250,9 @@ class DepotTest {
     server.start();
     try {
       DepotAddress address = DepotAddress.of(here + "/harbour/mast");
-      assertThat(new Depot(address, Optional.of(login), Map.of(), NO_PAUSE).releases())
+      assertThat(new RegistryDepot(address, Optional.of(login), Map.of(), NO_PAUSE).releases())
           .containsExactly("1.0.0");
-      Depot nobody = new Depot(address, Optional.empty(), Map.of(), NO_PAUSE);
+      Depot nobody = new RegistryDepot(address, Optional.empty(), Map.of(), NO_PAUSE);
       assertThatThrownBy(nobody::releases).hasMessageContaining("status 401");
     } finally {
       server.stop(0);

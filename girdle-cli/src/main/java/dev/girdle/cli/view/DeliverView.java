@@ -8,40 +8,48 @@ import dev.girdle.io.Sizes;
  * Shows what was delivered.
  *
  * @param outcome what came of it
+ * @param isAmended whether only something was said anew
  */
-public record DeliverView(Delivery.Outcome outcome) implements View {
+public record DeliverView(Delivery.Outcome outcome, boolean isAmended) implements View {
   @Override
   public void print(Console console) {
     Table table = new Table("ll");
+    if (!outcome.kinds().isEmpty()) {
+      table.row("what", String.join(", ", outcome.kinds()));
+    }
     table.row("digest", outcome.digest());
-    table.row(
-        "sent",
-        Sizes.of(outcome.sentBytes())
-            + " of "
-            + Sizes.of(outcome.bytes())
-            + ", "
-            + outcome.sentParts()
-            + " of "
-            + SurveyView.count(outcome.parts(), "part")
-            + (outcome.sentParts() == outcome.parts()
-                ? ""
-                : outcome.sentParts() == 0
-                    ? "; the depot had all of it"
-                    : "; the depot had the others"));
+    if (!isAmended) {
+      table.row("sent", sent());
+    }
+    if (outcome.signedBy() != null) {
+      table.row("signed by", outcome.signedBy());
+    }
     table.print(console, false);
     console.gap();
     printQuiet(console);
   }
 
+  private String sent() {
+    String sent = Sizes.of(outcome.sentBytes()) + " of " + Sizes.of(outcome.bytes());
+    if (outcome.sentBytes() == 0) {
+      return sent + "; the depot had all of it";
+    }
+    long had = outcome.bytes() - outcome.sentBytes();
+    return had == 0 ? sent : sent + "; the depot had the other " + Sizes.of(had);
+  }
+
   @Override
   public void printQuiet(Console console) {
+    String done =
+        isAmended ? "Said anew: " : outcome.wasThere() ? "Was there already: " : "Delivered: ";
     console.line(
-        console.paint(Paint.GOOD, outcome.wasThere() ? "Was there already: " : "Delivered: ")
+        console.paint(Paint.GOOD, done)
             + outcome.name()
             + "@"
             + outcome.release()
             + ". See it: girdle releases "
-            + outcome.name());
+            + outcome.name()
+            + (isAmended ? "@" + outcome.release() : ""));
   }
 
   @Override
@@ -52,10 +60,12 @@ public record DeliverView(Delivery.Outcome outcome) implements View {
             "name", outcome.name(),
             "release", outcome.release(),
             "digest", outcome.digest(),
+            "artifacts", outcome.kinds(),
             "bytes", outcome.bytes(),
             "sentBytes", outcome.sentBytes(),
             "parts", outcome.parts(),
             "sentParts", outcome.sentParts(),
-            "wasThere", outcome.wasThere()));
+            "wasThere", outcome.wasThere(),
+            "signedBy", outcome.signedBy()));
   }
 }

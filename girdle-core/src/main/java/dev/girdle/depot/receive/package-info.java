@@ -1,0 +1,5 @@
+/**
+ * Receiving releases from depots: which one, what of it this machine has already, putting it
+ * together, and placing it beside earlier ones.
+ */
+package dev.girdle.depot.receive;
