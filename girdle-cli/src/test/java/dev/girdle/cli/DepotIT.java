@@ -6,19 +6,10 @@ import static org.junit.jupiter.api.Assumptions.assumeTrue;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.cli.Run.Result;
-import java.io.BufferedReader;
-import java.io.File;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.net.ServerSocket;
-import java.net.Socket;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.util.List;
-import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -30,7 +21,6 @@ class DepotIT {
   private static Path newer;
 
   @TempDir Path dir;
-  private Process depot;
 
   @BeforeAll
   static void seal() {
@@ -58,68 +48,24 @@ class DepotIT {
     return shared.resolve("out/tidebook-" + release + "-image.tar");
   }
 
-  @AfterEach
-  void end() throws InterruptedException {
-    if (depot != null) {
-      depot.destroy();
-      depot.waitFor();
-    }
-  }
-
-  /** The built program as a server; gives where it is. */
-  private String serve(Object... more) throws IOException {
-    String lib = System.getProperty("girdle.lib") + File.separator + "*";
-    String classes = System.getProperty("girdle.jar") + File.pathSeparator + lib;
-    List<String> words =
-        Stream.concat(
-                Stream.of(
-                    Run.JAVA,
-                    "-cp",
-                    classes,
-                    "dev.girdle.cli.Main",
-                    "depot",
-                    "serve",
-                    dir.resolve("depot"),
-                    "--port",
-                    "0"),
-                Stream.of(more))
-            .map(Object::toString)
-            .toList();
-    depot = new ProcessBuilder(words).redirectErrorStream(true).start();
-    BufferedReader out =
-        new BufferedReader(new InputStreamReader(depot.getInputStream(), StandardCharsets.UTF_8));
-    String line = out.readLine();
-    assertThat(line).contains("Serving", " at localhost:");
-    return line.replaceFirst(".* at (localhost:\\d+)\\..*", "$1");
-  }
-
   @Test
   void twoReleasesAreDeliveredAndListed() throws IOException {
-    deliverTwo(serve());
+    try (Served depot = Served.standIn(dir.resolve("depot"))) {
+      deliverTwo(depot.at());
+    }
   }
 
   @Test
   void soDoesARegistryThatPeopleRun() throws Exception {
-    assumeTrue(Run.has("docker-registry"), "skipped: there is no docker-registry");
-    int port;
-    try (ServerSocket free = new ServerSocket(0)) {
-      port = free.getLocalPort();
+    assumeTrue(Served.hasRegistry(), "skipped: there is no docker-registry");
+    try (Served depot = Served.registry(dir)) {
+      deliverTwo(depot.at());
+      copies(depot.at());
     }
-    Path settings = dir.resolve("registry.yml");
-    Files.writeString(
-        settings,
-        "version: 0.1\nstorage: {filesystem: {rootdirectory: %s}}\nhttp: {addr: \"127.0.0.1:%d\"}\n"
-            .formatted(dir.resolve("registry"), port));
-    depot =
-        new ProcessBuilder("docker-registry", "serve", settings.toString())
-            .redirectErrorStream(true)
-            .redirectOutput(dir.resolve("registry.log").toFile())
-            .start();
-    for (int i = 0; i < 100 && !answers(port); i++) {
-      Thread.sleep(100);
-    }
-    String at = "localhost:" + port;
-    deliverTwo(at);
+  }
+
+  /** What others fetch has the same layers. */
+  private void copies(String at) throws IOException {
     assumeTrue(Run.has("skopeo"), "skipped: there is no skopeo");
     Path copied = dir.resolve("copied");
     Run.of(
@@ -142,14 +88,6 @@ class DepotIT {
     assertThat(there.at("/images/0/layers")).isEqualTo(here.at("/images/0/layers"));
   }
 
-  private static boolean answers(int port) {
-    try (Socket socket = new Socket("127.0.0.1", port)) {
-      return socket.isConnected();
-    } catch (IOException e) {
-      return false;
-    }
-  }
-
   private void deliverTwo(String at) throws IOException {
     String name = at + "/harbour/tidebook";
     JsonNode first = JsonIT.valid("deliver", Run.girdle("deliver", older, name, "--json").well());
@@ -170,7 +108,7 @@ class DepotIT {
         .containsExactly("2.0.0-rc.1", "1.4.1", "1.4.0");
     assertThat(releases.at("/releases/0/targets/0").asText()).isEqualTo("linux-x64");
     assertThat(Run.girdle("releases", name).well().out())
-        .contains("3 releases", "who names none gets it");
+        .contains("3 releases", "1.4.1 *", "who names none gets 1.4.1", "image for linux-x64");
     JsonNode names = JsonIT.valid("releases", Run.girdle("releases", at, "--json").well());
     assertThat(names.path("names").toString()).isEqualTo("[\"harbour/tidebook\"]");
     Result none = Run.girdle("releases", at + "/harbour/nothing").go();
@@ -182,8 +120,12 @@ class DepotIT {
   void whoOneIsComesFromWhereNobodyElseReads() throws IOException {
     Path login = Files.writeString(dir.resolve("login"), "desk:low-tide\n");
     Files.setPosixFilePermissions(login, PosixFilePermissions.fromString("rw-------"));
-    String at = serve("--user", login);
-    String name = at + "/harbour/tidebook";
+    try (Served depot = Served.standIn(dir.resolve("depot"), "--user", login)) {
+      askWhoOneIs(depot.at() + "/harbour/tidebook", login);
+    }
+  }
+
+  private static void askWhoOneIs(String name, Path login) throws IOException {
     Result nobody = Run.girdle("deliver", older, name).go();
     assertThat(nobody.status()).isEqualTo(2);
     assertThat(nobody.err()).contains("it wants a name and a password (status 401)");
@@ -204,9 +146,9 @@ class DepotIT {
 
   @Test
   void whatCannotBeDeliveredIsSaid() throws IOException {
-    Result folder = Run.girdle("deliver", shared, "localhost:1/x").go();
-    assertThat(folder.status()).isEqualTo(2);
-    assertThat(folder.err()).contains("is no container image");
+    Result folder = Run.girdle("deliver", shared, "localhost:1/x@1.0.0").go();
+    assertThat(folder.status()).isEqualTo(1);
+    assertThat(folder.err()).contains("was not made by Girdle, or has lost its record");
     assertThat(Run.girdle("deliver", older, "localhost:1/x@one").go().err())
         .contains("one is no release as Semantic Versioning 2.0 has it");
     assertThat(Run.girdle("deliver", older, "localhost:1").go().err())

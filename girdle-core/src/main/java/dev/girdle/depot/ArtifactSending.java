@@ -69,14 +69,18 @@ final class ArtifactSending {
     }
   }
 
+  /** The record of an artifact, without which it is none. */
+  static RecordFile.Found told(Path artifact) {
+    return RecordFile.find(artifact)
+        .orElseThrow(
+            () ->
+                GirdleException.application(
+                    artifact + " was not made by Girdle, or has lost its record",
+                    "  Without the record nobody can tell what it is. Seal it again."));
+  }
+
   Offer send(Path artifact) throws IOException {
-    RecordFile.Found found =
-        RecordFile.find(artifact)
-            .orElseThrow(
-                () ->
-                    GirdleException.application(
-                        artifact + " was not made by Girdle, or has lost its record",
-                        "  Without the record nobody can tell what it is. Seal it again."));
+    RecordFile.Found found = told(artifact);
     requireWhole(artifact);
     ArtifactRecord told = found.content();
     byte[] bytes = RecordFile.write(told);

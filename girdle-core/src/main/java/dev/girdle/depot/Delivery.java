@@ -8,8 +8,6 @@ import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageIndex;
 import dev.girdle.image.ImageLayout;
 import dev.girdle.image.MediaTypes;
-import dev.girdle.record.ArtifactRecord;
-import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -326,6 +324,6 @@ public final class Delivery {
     } catch (IOException e) {
       return Optional.empty(); // told when it is read again
     }
-    return RecordFile.of(artifact).map(ArtifactRecord::release);
+    return Optional.ofNullable(ArtifactSending.told(artifact).content().release());
   }
 }
