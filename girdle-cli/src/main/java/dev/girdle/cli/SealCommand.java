@@ -96,9 +96,9 @@ final class SealCommand implements Callable<Integer> {
       names = "--base",
       paramLabel = "IMAGE",
       description =
-          "The image layout that a container image is made on; without one it holds nothing but"
-              + " what it needs.")
-  private Path base;
+          "The image that a container image is made on: an image layout, or DEPOT/NAME@RELEASE;"
+              + " without one it holds nothing but what it needs.")
+  private String base;
 
   @Option(
       names = "--packing",

@@ -52,6 +52,7 @@ class DepotIT {
   void twoReleasesAreDeliveredAndListed() throws IOException {
     try (Served depot = Served.standIn(dir.resolve("depot"))) {
       deliverTwo(depot.at());
+      makeOnABaseOf(depot.at() + "/harbour/tidebook@1.4.0");
     }
   }
 
@@ -86,6 +87,38 @@ class DepotIT {
         new ObjectMapper()
             .readTree(Run.girdle("inspect", newer, "--layers", "--json").well().bytes());
     assertThat(there.at("/images/0/layers")).isEqualTo(here.at("/images/0/layers"));
+  }
+
+  private void makeOnABaseOf(String base) throws IOException {
+    Path out = dir.resolve("on-base");
+    Run.girdle(
+            "seal",
+            shared.resolve("demo/girdle.yaml"),
+            "--form",
+            "image",
+            "--runtime",
+            "trimmed",
+            "--release",
+            "1.5.0",
+            "--base",
+            base,
+            "--out",
+            out)
+        .with("XDG_CACHE_HOME", dir.resolve("cache").toString())
+        .well();
+    Path made = out.resolve("tidebook-1.5.0-image.tar");
+    JsonNode older = json(Run.girdle("inspect", DepotIT.older, "--layers", "--json").well());
+    JsonNode newer = json(Run.girdle("inspect", made, "--layers", "--json").well());
+    int below = older.at("/images/0/layers").size();
+    assertThat(newer.at("/images/0/layers").size()).isGreaterThan(below);
+    for (int i = 0; i < below; i++) {
+      assertThat(newer.at("/images/0/layers/" + i + "/digest"))
+          .isEqualTo(older.at("/images/0/layers/" + i + "/digest"));
+    }
+  }
+
+  private static JsonNode json(Result result) throws IOException {
+    return new ObjectMapper().readTree(result.bytes());
   }
 
   private void deliverTwo(String at) throws IOException {

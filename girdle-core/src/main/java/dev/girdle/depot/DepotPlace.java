@@ -3,6 +3,7 @@ package dev.girdle.depot;
 import dev.girdle.fetch.Credentials;
 import dev.girdle.image.ImageLayout;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
@@ -44,8 +45,7 @@ public record DepotPlace(
         place.startsWith(".")
             || place.startsWith("/")
             || place.endsWith(".tar")
-            || Path.of(place).isAbsolute()
-            || ImageLayout.isOne(Path.of(place));
+            || isThere(place);
     return isPath
         ? new DepotPlace(
             Path.of(place).toAbsolutePath().normalize().toString(),
@@ -53,6 +53,15 @@ public record DepotPlace(
             Optional.empty(),
             reference)
         : new DepotPlace(place, Optional.empty(), Optional.of(DepotAddress.of(place)), reference);
+  }
+
+  private static boolean isThere(String text) {
+    try {
+      Path path = Path.of(text);
+      return path.isAbsolute() || ImageLayout.isOne(path);
+    } catch (InvalidPathException e) {
+      return false; // on Windows no path has a colon in it
+    }
   }
 
   /**

@@ -81,6 +81,21 @@ public final class ImagePull {
     return heldBytes;
   }
 
+  /**
+   * Takes one image, and nothing that is attached to it.
+   *
+   * @param image the image
+   * @param name what it is found by in the layout
+   * @param layout as above
+   * @throws IOException as above
+   */
+  public void pull(Offer image, String name, Path layout) throws IOException {
+    try (LayoutDepot to = new LayoutDepot(layout, layout.toString())) {
+      document(image.where(), to);
+      to.put(depot.document(image.where().digest()).orElseThrow(), name);
+    }
+  }
+
   /** Takes a manifest and its parts. */
   private void document(Descriptor of, LayoutDepot to) throws IOException {
     Depot.Document document =

@@ -10,7 +10,8 @@ import java.util.Optional;
 /**
  * How a container image is to be.
  *
- * @param base the image layout that it is made on; empty for none
+ * @param base the image that it is made on: the path of an image layout, or a depot, a name and which
+ *     of its releases; empty for none
  * @param roots root folders that its C library and the like are taken from, by target; under no
  *     target the one for all others; this machine's where none is named
  * @param system what goes along of the system besides what native code is linked with: {@link
@@ -27,7 +28,7 @@ import java.util.Optional;
  *     the files that go there, from the top of the application
  */
 public record ImageRequest(
-    Optional<Path> base,
+    Optional<String> base,
     Map<String, Path> roots,
     List<String> system,
     Optional<String> user,
@@ -99,10 +100,10 @@ public record ImageRequest(
   /**
    * The same on a base.
    *
-   * @param newBase an image layout
+   * @param newBase as above
    * @return a new request
    */
-  public ImageRequest on(Path newBase) {
+  public ImageRequest on(String newBase) {
     return new ImageRequest(
         Optional.of(newBase),
         roots,

@@ -59,7 +59,7 @@ final class ImageComposition implements AutoCloseable {
     this.place = FOLDER + analysis.application().identity().name() + "/";
     this.ground =
         wishes.base().isPresent()
-            ? Optional.of(ImageGround.of(wishes.base().get(), target))
+            ? Optional.of(ImageGround.of(ImageSource.place(wishes.base().get(), target), target))
             : Optional.empty();
     requireRuntime();
     this.system = systemFiles();

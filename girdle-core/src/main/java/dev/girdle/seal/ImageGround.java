@@ -39,7 +39,8 @@ final class ImageGround {
             .orElseThrow(
                 () ->
                     GirdleException.request(
-                        place + " is no image layout, and so no base for an image"));
+                        place + " is no image layout, and so no base for an image",
+                        "  One of a depot is written DEPOT/NAME@RELEASE"));
     try {
       Descriptor found =
           layout

@@ -2,6 +2,7 @@ package dev.girdle.plan.file;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.girdle.plan.ImageRequest;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,7 +26,7 @@ final class ImageReader {
       return ImageRequest.USUAL;
     }
     return new ImageRequest(
-        text("base").map(b -> Patterns.resolve(base, b)),
+        text("base").map(this::image),
         roots(),
         texts(image.path("system")),
         text("user"),
@@ -57,6 +58,12 @@ final class ImageReader {
     Map<String, String> map = new LinkedHashMap<>();
     image.path(word).properties().forEach(e -> map.put(e.getKey(), e.getValue().asText()));
     return map;
+  }
+
+  /** A path is relative to the plan; the name of an image in a depot is not. */
+  private String image(String text) {
+    Path path = Patterns.resolve(base, text);
+    return text.startsWith(".") || Files.exists(path) ? path.toString() : text;
   }
 
   private Map<String, Path> roots() {
