@@ -1,5 +1,6 @@
 package dev.girdle.cli;
 
+import dev.girdle.artifact.Arrivals;
 import dev.girdle.artifact.Comparison;
 import dev.girdle.cli.view.CompareView;
 import dev.girdle.fault.GirdleException;
@@ -58,10 +59,17 @@ final class CompareCommand implements Callable<Integer> {
         ImageLayout.isOne(before) && ImageLayout.isOne(after)
             ? Optional.of(LayerChanges.between(ImageContents.of(before), ImageContents.of(after)))
             : Optional.empty();
+    Arrivals arrivals = Arrivals.of(comparison, Records.demands(after));
     boolean grew = comparison.growth() > limit;
     common.show(
         new CompareView(
-            comparison, before.toString(), after.toString(), layers, files, grew ? growth : ""),
+            comparison,
+            arrivals,
+            before.toString(),
+            after.toString(),
+            layers,
+            files,
+            grew ? growth : ""),
         context);
     return grew ? 1 : 0;
   }

@@ -3,9 +3,7 @@ package dev.girdle.cli;
 import dev.girdle.cli.view.ReportView;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
-import dev.girdle.plan.file.PlanFile;
 import dev.girdle.record.ArtifactRecord;
-import dev.girdle.record.RecordFile;
 import dev.girdle.report.ApplicationReport;
 import dev.girdle.report.ArtifactReport;
 import dev.girdle.report.Askers;
@@ -73,14 +71,17 @@ final class ReportCommand implements Callable<Integer> {
   public Integer call() {
     FileName.requireFit(as);
     Meter meter = common.startMeter(context);
-    Optional<ArtifactRecord> artifact = artifact();
+    Optional<ArtifactRecord> artifact = Records.ofArtifact(application.app);
     if (artifact.isPresent()) {
       refuseWordsForApplications();
       Path beside = application.app.toAbsolutePath().normalize().getParent();
       Path folder = out == null ? relative(beside) : out;
       return write(
           ArtifactReport.of(
-              artifact.get(), History.in(folder, artifact.get().name(), meter), Context.release()),
+              artifact.get(),
+              Records.demands(application.app),
+              History.in(folder, artifact.get().name(), meter),
+              Context.release()),
           folder);
     }
     Plan plan = application.plan(context);
@@ -93,15 +94,6 @@ final class ReportCommand implements Callable<Integer> {
       meter.at("drawing the picture", 0, 0);
       return write(ApplicationReport.of(analysis, askers, editions, Context.release()), folder);
     }
-  }
-
-  /** What holds a record is an artifact, unless it is meant as a plan. */
-  private Optional<ArtifactRecord> artifact() {
-    if (application.app == null || PlanFile.at(application.app).isPresent()) {
-      return Optional.empty();
-    }
-    Records.requireThere(application.app);
-    return RecordFile.of(application.app);
   }
 
   private void refuseWordsForApplications() {

@@ -14,6 +14,9 @@ import java.util.Set;
 
 /** Every item reached from the entry points, and what could not be reached. Immutable. */
 public final class Closure {
+  /** Parts of parts are not deeper than that, unless they go around in a ring. */
+  private static final int MOST_PARTS = 100;
+
   private final Map<Item, Reached> reached = new LinkedHashMap<>();
   private final Map<Item, Reached> walked;
   private final Map<Item, Map<String, Demand>> parts;
@@ -180,5 +183,20 @@ public final class Closure {
     }
     return Optional.ofNullable(ofPart)
         .or(() -> Optional.ofNullable(walked.get(demand.from())).map(Reached::first));
+  }
+
+  /**
+   * The demand that comes before another in a chain that is told: that a part is part of its whole
+   * is no news to anybody.
+   *
+   * @param demand a demand of an item of the closure, or of the plan
+   * @return empty for the first
+   */
+  public Optional<Demand> tellingBefore(Demand demand) {
+    Optional<Demand> before = before(demand);
+    for (int i = 0; i < MOST_PARTS && before.filter(d -> d.how() == How.PART).isPresent(); i++) {
+      before = before(before.get());
+    }
+    return before.filter(d -> d.how() != How.PART);
   }
 }

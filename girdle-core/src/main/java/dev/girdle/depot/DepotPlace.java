@@ -42,10 +42,7 @@ public record DepotPlace(
     Optional<String> reference =
         hasReference ? Optional.of(matcher.group(2).strip()) : Optional.empty();
     boolean isPath =
-        place.startsWith(".")
-            || place.startsWith("/")
-            || place.endsWith(".tar")
-            || isThere(place);
+        place.startsWith(".") || place.startsWith("/") || place.endsWith(".tar") || isThere(place);
     return isPath
         ? new DepotPlace(
             Path.of(place).toAbsolutePath().normalize().toString(),

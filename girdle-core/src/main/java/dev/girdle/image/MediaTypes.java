@@ -26,6 +26,9 @@ public final class MediaTypes {
   /** A record of Girdle. */
   public static final String RECORD = "application/vnd.girdle.record.v1+json";
 
+  /** The demands of an artifact, compressed (RFC 1952). */
+  public static final String DEMANDS = "application/vnd.girdle.demands.v1+gzip";
+
   /** A record, compressed (RFC 8878). */
   public static final String PACKED_RECORD = "application/vnd.girdle.record.v1+zstd";
 

@@ -10,8 +10,8 @@ import java.util.Optional;
 /**
  * How a container image is to be.
  *
- * @param base the image that it is made on: the path of an image layout, or a depot, a name and which
- *     of its releases; empty for none
+ * @param base the image that it is made on: the path of an image layout, or a depot, a name and
+ *     which of its releases; empty for none
  * @param roots root folders that its C library and the like are taken from, by target; under no
  *     target the one for all others; this machine's where none is named
  * @param system what goes along of the system besides what native code is linked with: {@link

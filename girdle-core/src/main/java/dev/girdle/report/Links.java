@@ -3,12 +3,10 @@ package dev.girdle.report;
 import dev.girdle.app.Item;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.How;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Gives numbers to demands and to those that come before them in their chains. */
 final class Links {
@@ -32,22 +30,12 @@ final class Links {
     Demand next = demand;
     while (next != null && numbers.putIfAbsent(next, links.size() + fresh.size()) == null) {
       fresh.add(next);
-      next = before(next);
+      next = closure.tellingBefore(next).orElse(null);
     }
     for (Demand one : fresh) {
-      Demand before = before(one);
-      links.add(link(one, before == null ? -1 : numbers.get(before)));
+      links.add(link(one, closure.tellingBefore(one).map(numbers::get).orElse(-1)));
     }
     return numbers.get(demand);
-  }
-
-  /** That a method is part of its class is no news to anybody. */
-  private Demand before(Demand demand) {
-    Optional<Demand> before = closure.before(demand);
-    for (int i = 0; i < 100 && before.filter(d -> d.how() == How.PART).isPresent(); i++) {
-      before = closure.before(before.get());
-    }
-    return before.filter(d -> d.how() != How.PART).orElse(null);
   }
 
   private Link link(Demand demand, int before) {

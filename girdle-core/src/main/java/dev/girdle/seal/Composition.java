@@ -52,8 +52,9 @@ final class Composition {
       layout = appearance.dress(layout);
     }
     List<LayoutFile> more = new ArrayList<>(new LegalFiles(analysis, shape).files());
-    if (form != FormKind.IMAGE) { // which has it attached
+    if (form != FormKind.IMAGE) { // which has them attached
       more.addAll(new SbomFile(analysis, shape).files());
+      more.add(new DemandsFile(analysis).file(shape));
     }
     layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
     return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());

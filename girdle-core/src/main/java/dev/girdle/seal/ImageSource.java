@@ -44,8 +44,7 @@ final class ImageSource {
     Depot depot = place.open(() -> Login.of(environment), environment);
     Release release =
         Release.read(depot, name)
-            .orElseThrow(
-                () -> GirdleException.request(depot.label() + " has no release " + name));
+            .orElseThrow(() -> GirdleException.request(depot.label() + " has no release " + name));
     Offer image =
         release.offers().stream()
             .filter(Offer::isImage)
@@ -57,8 +56,7 @@ final class ImageSource {
   }
 
   private static Path fetched(
-      Depot depot, Offer image, String name, Map<String, String> environment)
-      throws IOException {
+      Depot depot, Offer image, String name, Map<String, String> environment) throws IOException {
     Path kept = UserFolders.cache(environment).resolve("images").resolve(image.where().hex());
     if (Files.exists(kept)) {
       return kept;

@@ -15,6 +15,9 @@ import dev.girdle.place.Output;
 import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
+import dev.girdle.record.Demands;
+import dev.girdle.record.RecordFile;
+import dev.girdle.record.Sbom;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -118,13 +121,18 @@ final class Images {
       writer.attach(
           written.manifest(),
           MediaTypes.RECORD,
-          "girdle-record.json",
+          RecordFile.IN_FOLDER,
           accounts.bytes(written.files(), SystemEntries.of(one.system())));
       writer.attach(
           written.manifest(),
           MediaTypes.SBOM,
-          "girdle-sbom.cdx.json",
+          Sbom.IN_FOLDER,
           new SbomFile(analysis, Shape.BARE).bytes(SystemEntries.parts(one.system())));
+      writer.attach(
+          written.manifest(),
+          MediaTypes.DEMANDS,
+          Demands.IN_FOLDER,
+          new DemandsFile(analysis).demands().bytes());
     }
     writer.end(
         images.get(0).analysis().application().identity().release().orElse("0"), annotations);

@@ -144,8 +144,8 @@ function drawAround(key) {
 /** Whoever walks by keyboard goes on from the thing in the middle. */
 function drawGraph() {
   const walked = byId('graph').contains(document.activeElement);
-  const known = picture.subject.isArtifact ? 'A record does not hold the links between items: draw the report of the '
-    + 'application, or of its plan, to see the graph.' : '';
+  const known = picture.subject.isArtifact && !link.from.length ? 'This artifact does not say who asks for what is in it, '
+    + 'since an older Girdle made it: draw the report of the application, or of its plan, to see the graph.' : '';
   if (known) byId('graph').replaceChildren(el('p', { class: 'empty' }, known));
   else if (around) drawAround(around);
   else drawComponents();

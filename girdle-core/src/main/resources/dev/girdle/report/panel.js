@@ -111,7 +111,8 @@ function welcome() {
     el('p', {}, 'Choose anything, and here stands why it is in, out or missing.'),
     el('p', { class: 'note keys' }, 'Keys: ', el('kbd', {}, '/'), ' find, ', el('kbd', {}, '1'), '–', el('kbd', {}, '7'),
       ' views, arrows and ', el('kbd', {}, 'Enter'), ' in the drawings, ', el('kbd', {}, 'Esc'), ' back.'),
-    s.isArtifact ? el('p', { class: 'note' }, 'An artifact’s record tells one reason for each file. For the chains from the entry '
-      + 'point, and who asks for what, draw the report of the application or its plan.') : '',
+    s.isArtifact ? el('p', { class: 'note' }, link.from.length ? 'An artifact tells for each thing who asked for it first. For all who ask, '
+      + 'draw the report of the application or its plan.' : 'An older Girdle made this artifact; it tells one reason for each file. For the '
+      + 'chains from the entry point, and who asks for what, draw the report of the application or its plan.') : '',
     ...picture.notices.length ? [el('h3', {}, 'Noticed'), el('ul', { class: 'plain' }, picture.notices.map(n => el('li', {}, n)))] : []);
 }

@@ -1,5 +1,6 @@
 package dev.girdle.cli.view;
 
+import dev.girdle.artifact.Arrivals;
 import dev.girdle.artifact.Comparison;
 import dev.girdle.artifact.Comparison.Change;
 import dev.girdle.artifact.Comparison.Kind;
@@ -14,6 +15,7 @@ import java.util.Optional;
  * Shows what differs between two artifacts.
  *
  * @param comparison what differs
+ * @param arrivals why components that are new came in
  * @param before where the older lies, as the user named it
  * @param after where the newer lies, as the user named it
  * @param layers what a receiver of the older one fetches, if both are images
@@ -22,6 +24,7 @@ import java.util.Optional;
  */
 public record CompareView(
     Comparison comparison,
+    Arrivals arrivals,
     String before,
     String after,
     Optional<LayerChanges> layers,
@@ -40,6 +43,7 @@ public record CompareView(
             + comparison.same()
             + (comparison.same() == 1 ? " is the same" : " are the same"));
     changes(console, comparison.components(), "COMPONENT");
+    arrivals.chains().forEach((name, chain) -> arrival(console, name, chain));
     layers.ifPresent(l -> layers(console, l));
     if (files) {
       console.heading("Files");
@@ -96,6 +100,16 @@ public record CompareView(
     table.print(console, true);
   }
 
+  /** How the newer artifact comes to need what is new in it. */
+  private static void arrival(Console console, String name, List<String> chain) {
+    console.heading("Why " + name + " came in");
+    Table table = new Table("rl");
+    for (int i = 0; i < chain.size(); i++) {
+      table.row(Integer.toString(i + 1), chain.get(i));
+    }
+    table.print(console, false);
+  }
+
   private static void changes(Console console, List<Change> changes, String heading) {
     if (changes.isEmpty()) {
       console.line("  none differs");
@@ -139,19 +153,23 @@ public record CompareView(
             "afterBytes", comparison.after(),
             "facts", comparison.facts(),
             "same", comparison.same(),
-            "components", comparison.components().stream().map(CompareView::json).toList(),
+            "components",
+                comparison.components().stream()
+                    .map(c -> json(c, arrivals.chains().get(c.name())))
+                    .toList(),
             "layers", layers.map(LayerChanges::layers),
             "fetchedBytes", layers.map(LayerChanges::fetchedBytes),
-            "files", comparison.files().stream().map(CompareView::json).toList(),
+            "files", comparison.files().stream().map(c -> json(c, null)).toList(),
             "exceeded", exceeded.isEmpty() ? null : exceeded));
   }
 
-  private static Object json(Change change) {
+  private static Object json(Change change, List<String> chain) {
     return Json.object(
         "kind", change.kind().name().toLowerCase(Locale.ROOT),
         "name", change.name(),
         "detail", change.detail().isEmpty() ? null : change.detail(),
         "beforeBytes", change.before(),
-        "afterBytes", change.after());
+        "afterBytes", change.after(),
+        "chain", chain);
   }
 }

@@ -2,6 +2,7 @@ package dev.girdle.java.launcher;
 
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.java.bundle.RuntimeBundler;
+import dev.girdle.record.Demands;
 import dev.girdle.record.RecordFile;
 import dev.girdle.record.Sbom;
 import java.util.LinkedHashMap;
@@ -85,6 +86,7 @@ public final class ReceiverReadme {
     contents.put("licences/", "the licences of what is in it");
     contents.put(Sbom.IN_FOLDER, "its components, for whoever looks for weak ones (CycloneDX)");
     contents.put(RecordFile.IN_FOLDER, "every file with its size, digest and reason");
+    contents.put(Demands.IN_FOLDER, "who asks for what is in it");
     int width = contents.keySet().stream().mapToInt(String::length).max().orElse(0);
     StringBuilder lines = new StringBuilder();
     contents.forEach(
