@@ -36,7 +36,8 @@ import picocli.CommandLine.Parameters;
     description = {
       "Go the whole way on the demo applications: the tide book of Ternhaven, in Java, is copied out",
       "with its plan, surveyed, sealed, checked, and started in an empty environment; then the berth",
-      "board, for Node.js, is sealed and started, if this machine has a Node.js."
+      "board, for Node.js, is sealed and started, if this machine has a Node.js; at last two releases",
+      "of the tide book are delivered, received, and gone back from, through a folder of releases."
     })
 final class DemoCommand implements Callable<Integer> {
   private static final List<String> ARGUMENTS = List.of("north-quay", "2026-03-14");
@@ -98,11 +99,15 @@ final class DemoCommand implements Callable<Integer> {
       for (Artifact artifact : artifacts) {
         runs.add(DemoRun.ofArtifact(artifact, ARGUMENTS));
       }
-      long millis = (System.nanoTime() - begin) / 1_000_000;
-      boolean same = view.result(analysis, artifacts, original.output(), runs(runs), millis);
+      boolean same = view.result(analysis, artifacts, original.output(), runs(runs));
       boolean passed = results.stream().allMatch(RunResult::passed);
       boolean boardIsGood = new DemoBoard(context, files.board()).isGood(view);
-      return same && check.isGood() && passed && boardIsGood ? 0 : 1;
+      boolean handedOut =
+          new DemoReleases(context, files)
+              .isGood(
+                  view, folder, o -> DemoRun.ofFolder(o, ARGUMENTS).output(), original.output());
+      view.end((System.nanoTime() - begin) / 1_000_000);
+      return same && check.isGood() && passed && boardIsGood && handedOut ? 0 : 1;
     }
   }
 

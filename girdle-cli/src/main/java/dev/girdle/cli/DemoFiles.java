@@ -5,6 +5,7 @@ import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.io.ZipTree;
+import dev.girdle.place.Folders;
 import dev.girdle.plan.file.PlanFile;
 import java.io.IOException;
 import java.io.InputStream;
@@ -38,6 +39,16 @@ record DemoFiles(Path dir) {
     return dir.resolve("berth-board");
   }
 
+  /** Where its releases are delivered to. */
+  Path releases() {
+    return dir.resolve("releases");
+  }
+
+  /** Where they are received. */
+  Path received() {
+    return dir.resolve("received");
+  }
+
   /** Copies into a new folder, or one that an earlier demo made. */
   static DemoFiles copyTo(Path dir) {
     try {
@@ -47,6 +58,8 @@ record DemoFiles(Path dir) {
       Files.writeString(
           dir.resolve(MARK), "Made by girdle demo, which may replace what is in this folder.\n");
       files.copy();
+      Folders.delete(files.releases());
+      Folders.delete(files.received());
       return files;
     } catch (IOException e) {
       throw DemoCommand.cannot("be copied to " + dir, e);

@@ -32,11 +32,16 @@ record DemoRun(String output) {
 
   static DemoRun ofArtifact(Artifact artifact, List<String> arguments) {
     Path path = artifact.path().toAbsolutePath();
-    if (!Files.isDirectory(path)) {
-      return run(List.of(java(), "-jar", path.toString()), arguments);
-    }
+    return Files.isDirectory(path)
+        ? ofFolder(path, arguments)
+        : run(List.of(java(), "-jar", path.toString()), arguments);
+  }
+
+  /** The tide book as a folder. */
+  static DemoRun ofFolder(Path folder, List<String> arguments) {
     boolean windows = File.separatorChar == '\\';
-    Path starter = path.resolve("bin").resolve(windows ? "tidebook.cmd" : "tidebook");
+    Path starter =
+        folder.toAbsolutePath().resolve("bin").resolve(windows ? "tidebook.cmd" : "tidebook");
     return run(List.of(starter.toString()), arguments);
   }
 

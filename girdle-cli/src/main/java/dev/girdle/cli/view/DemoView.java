@@ -5,18 +5,29 @@ import dev.girdle.io.Sizes;
 import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Artifact;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.IntFunction;
 
-/**
- * Shows the demo, step by step.
- *
- * @param console where to
- * @param json whether only the result is to be shown, as JSON
- */
-public record DemoView(Console console, boolean json) {
+/** Shows the demo, step by step; or only its result, as JSON. */
+public final class DemoView {
+  private final Console console;
+  private final boolean json;
+  private final Map<String, Object> all = new LinkedHashMap<>();
+
+  /**
+   * Begins.
+   *
+   * @param console where to
+   * @param json whether only the result is to be shown, as JSON
+   */
+  public DemoView(Console console, boolean json) {
+    this.console = console;
+    this.json = json;
+  }
+
   /**
    * Shows one step.
    *
@@ -39,18 +50,13 @@ public record DemoView(Console console, boolean json) {
    * @param artifacts what was made
    * @param expected what the application gave before it was sealed
    * @param outputs what each artifact gave
-   * @param millis how long the demo took, in milliseconds
    * @return whether all of them gave what was expected
    */
   public boolean result(
-      Analysis analysis,
-      List<Artifact> artifacts,
-      String expected,
-      List<String> outputs,
-      long millis) {
+      Analysis analysis, List<Artifact> artifacts, String expected, List<String> outputs) {
     boolean allSame = outputs.stream().allMatch(expected::equals);
+    all.putAll(sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
     if (json) {
-      printJson(analysis, artifacts, expected, outputs, millis);
       return allSame;
     }
     console.line(
@@ -59,9 +65,22 @@ public record DemoView(Console console, boolean json) {
     console.gap();
     console.out().print(outputs.get(0));
     compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
-    console.line(String.format(Locale.ROOT, "  all of it in %.1f s", millis / 1000.0));
     console.gap();
     return allSame;
+  }
+
+  /**
+   * Shows what it took, or the result as JSON.
+   *
+   * @param millis how long the demo took, in milliseconds
+   */
+  public void end(long millis) {
+    if (json) {
+      all.put("millis", millis);
+      Json.print(console, all);
+    } else {
+      console.line(String.format(Locale.ROOT, "  The whole way took %.1f s.", millis / 1000.0));
+    }
   }
 
   private void compare(
@@ -95,6 +114,7 @@ public record DemoView(Console console, boolean json) {
    */
   public boolean second(
       Analysis analysis, List<Artifact> artifacts, String expected, List<String> outputs) {
+    all.put("second", sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
     if (!json) {
       compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
     }
@@ -108,6 +128,7 @@ public record DemoView(Console console, boolean json) {
    * @param artifacts what was made
    */
   public void notStarted(Analysis analysis, List<Artifact> artifacts) {
+    all.put("second", sizes(analysis, artifacts, i -> null));
     if (!json) {
       compare(analysis, artifacts, i -> "not started");
       console.line("  There is no " + analysis.need().orElseThrow().text() + " here to start it.");
@@ -130,12 +151,32 @@ public record DemoView(Console console, boolean json) {
     return parts == 0 ? names : names + ", and " + SurveyView.count(parts, "file") + " of others";
   }
 
-  private void printJson(
-      Analysis analysis,
-      List<Artifact> artifacts,
-      String expected,
-      List<String> outputs,
-      long millis) {
+  /**
+   * Shows that the release that was gone back to gives the same.
+   *
+   * @param release which it is
+   * @param fetched how many bytes were fetched for the first release, and for the second
+   * @param isSame whether it gives what the application gave before it was sealed
+   */
+  public void handedOut(String release, List<Long> fetched, boolean isSame) {
+    all.put("handedOut", Json.object("current", release, "fetchedBytes", fetched, "same", isSame));
+    if (!json) {
+      console.line(
+          "  "
+              + release
+              + " gives the same as what was handed over: "
+              + sameness(isSame)
+              + ". The second release cost its receiver "
+              + Sizes.of(fetched.get(1))
+              + ", the first "
+              + Sizes.of(fetched.get(0))
+              + ".");
+      console.gap();
+    }
+  }
+
+  private static Map<String, Object> sizes(
+      Analysis analysis, List<Artifact> artifacts, IntFunction<Boolean> givesTheSame) {
     List<Map<String, Object>> results = new ArrayList<>();
     for (int i = 0; i < artifacts.size(); i++) {
       results.add(
@@ -143,18 +184,14 @@ public record DemoView(Console console, boolean json) {
               "form", artifacts.get(i).form(),
               "path", artifacts.get(i).path().toString(),
               "bytes", artifacts.get(i).bytes(),
-              "same", outputs.get(i).equals(expected)));
+              "same", givesTheSame.apply(i)));
     }
-    Json.print(
-        console,
-        Json.object(
-            "beforeBytes",
-            analysis.application().size(),
-            "leftOutBytes",
-            analysis.ballastBytes(),
-            "artifacts",
-            results,
-            "millis",
-            millis));
+    return Json.object(
+        "beforeBytes",
+        analysis.application().size(),
+        "leftOutBytes",
+        analysis.ballastBytes(),
+        "artifacts",
+        results);
   }
 }
