@@ -46,7 +46,7 @@ final class ReceiveCommand implements Callable<Integer> {
   @Option(
       names = "--target",
       paramLabel = "TARGET",
-      description = "For which target; this machine if not given.")
+      description = "For which target; that of before, or this machine if not given.")
   private String target;
 
   @Option(
@@ -121,9 +121,10 @@ final class ReceiveCommand implements Callable<Integer> {
     DepotPlace place = DepotPlace.of(origin());
     place.address().ifPresent(a -> a.named());
     Depot depot = options.open(place, context);
+    String wanted = target == null ? null : Target.of(target).text();
     Receiver.Order order =
         new Receiver.Order(
-            new Choice.Wishes(place.reference(), pre, target(), Optional.ofNullable(form)),
+            new Choice.Wishes(place.reference(), pre, wanted, Optional.ofNullable(form)),
             DepotOptions.trusted(trust),
             Optional.ofNullable(keep),
             Optional.ofNullable(link),
@@ -144,11 +145,5 @@ final class ReceiveCommand implements Callable<Integer> {
                 GirdleException.request(
                     "nothing was received into " + into + " yet, and no depot is named",
                     "  girdle receive DEPOT/NAME --into " + into));
-  }
-
-  private String target() {
-    return target == null
-        ? Target.ofThisMachine().map(Target::text).orElse(null)
-        : Target.of(target).text();
   }
 }

@@ -1,12 +1,15 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.ReportView;
+import dev.girdle.depot.DepotPlace;
+import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.report.ApplicationReport;
 import dev.girdle.report.ArtifactReport;
 import dev.girdle.report.Askers;
+import dev.girdle.report.DepotHistory;
 import dev.girdle.report.Drawing;
 import dev.girdle.report.Edition;
 import dev.girdle.report.History;
@@ -16,7 +19,9 @@ import dev.girdle.report.ReportPage;
 import dev.girdle.report.Subject;
 import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Analyzer;
+import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -35,7 +40,7 @@ import picocli.CommandLine.Spec;
             + " closure with its reasons, what is missing, what is quiet, licences, releases.")
 final class ReportCommand implements Callable<Integer> {
   private static final Set<String> OF_THE_PAGE =
-      Set.of("--out", "--as", "--svg", "--json", "--quiet", "--debug");
+      Set.of("--out", "--as", "--svg", "--releases", "--login", "--json", "--quiet", "--debug");
 
   private final Context context;
   @Spec private CommandSpec spec;
@@ -57,6 +62,14 @@ final class ReportCommand implements Callable<Integer> {
           "The page's file name; name and release of the application, or the artifact's"
               + " if not given.")
   private String as;
+
+  @Option(
+      names = "--releases",
+      paramLabel = "DEPOT/NAME",
+      description = "Show the releases of a depot beside those that lie in the output folder.")
+  private String releases;
+
+  @Mixin private DepotOptions depot;
 
   @Option(names = "--svg", description = "Draw only the map of sizes, as a file of its own.")
   private boolean svg;
@@ -80,7 +93,7 @@ final class ReportCommand implements Callable<Integer> {
           ArtifactReport.of(
               artifact.get(),
               Records.demands(application.app),
-              History.in(folder, artifact.get().name(), meter),
+              editions(folder, artifact.get().name(), meter),
               Context.release()),
           folder);
     }
@@ -90,10 +103,29 @@ final class ReportCommand implements Callable<Integer> {
         new Analyzer(meter, askers).analyze(plan.with(runtime.over(plan.runtime())))) {
       Path folder = out == null ? plan.output().out() : out;
       String name = analysis.application().identity().name();
-      List<Edition> editions = History.in(folder, name, meter);
+      List<Edition> editions = editions(folder, name, meter);
       meter.at("drawing the picture", 0, 0);
       return write(ApplicationReport.of(analysis, askers, editions, Context.release()), folder);
     }
+  }
+
+  private List<Edition> editions(Path folder, String name, Meter meter) {
+    List<Edition> all = new ArrayList<>(History.in(folder, name, meter));
+    if (releases != null) {
+      DepotPlace place = DepotPlace.of(releases);
+      place.address().ifPresent(a -> a.named());
+      try {
+        all.addAll(DepotHistory.of(depot.open(place, context), meter));
+      } catch (IOException e) {
+        throw GirdleException.because(
+            e,
+            () ->
+                new GirdleException(
+                    Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
+      }
+      all.sort(History.ORDER);
+    }
+    return all;
   }
 
   private void refuseWordsForApplications() {

@@ -133,6 +133,22 @@ class AloneIT {
     assertThat(linked).isGreaterThan(100);
   }
 
+  @Test
+  void thePageShowsWhatADepotHas() throws IOException {
+    String depot = dir.resolve("releases").toString();
+    Run.girdle("deliver", of("folder"), of("image"), of("tgz"), depot).well();
+    Path out = dir.resolve("page");
+    Run.girdle("report", of("archive"), "--out", out, "--releases", depot).well();
+    String page = Files.readString(out.resolve("tidebook-1.4.0.jar-inside.html"));
+    for (String form : List.of("folder", "image", "tgz")) {
+      assertThat(page).contains("\"form\":\"" + form + "\"");
+    }
+    assertThat(page).contains(depot + "@1.4.0");
+    JsonNode listed = JsonIT.valid("releases", Run.girdle("releases", depot, "--json").well());
+    assertThat(listed.at("/releases/0/artifacts").findValuesAsText("form"))
+        .containsExactlyInAnyOrder("folder", "image", "tgz");
+  }
+
   /** A library that the older release did not need, and what asks for it. */
   @Test
   void whyALibraryCameInIsTold() throws IOException {

@@ -201,14 +201,41 @@ class ImageIT {
 
   @Test
   void aContainerRuntimeRunsIt() throws IOException {
-    assumeTrue(Run.has("skopeo") && Run.has("runc"), "skipped: there is no skopeo or no runc");
-    Path copied = dir.resolve("copied");
-    Run.of("skopeo", "copy", "oci-archive:" + image + ":1.0.0", "dir:" + copied)
+    Result said = runByOthers(image, "1.0.0", dir.resolve("java"));
+    assertThat(said.out())
+        .as(said.err())
+        .isEqualTo("signal one in /opt/signal by signal northhigh \u2693 74696465\n");
+  }
+
+  @Test
+  void soItDoesAProgramForNode() throws IOException {
+    assumeTrue(BerthBoard.CAN_RUN, "skipped: there is no Node.js");
+    BerthBoard board = new BerthBoard(dir.resolve("board"));
+    Path out = dir.resolve("board-out");
+    Run.girdle("seal", board.app, "--form", "image", "--runtime", "whole", "--out", out)
         .with("PATH", System.getenv("PATH"))
-        .with("HOME", dir.toString())
+        .well();
+    Path made;
+    try (Stream<Path> all = Files.list(out)) {
+      made = all.findFirst().orElseThrow();
+    }
+    Result said = runByOthers(made, "2.1.0", dir.resolve("node"));
+    assertThat(said.out())
+        .as(said.err())
+        .isEqualTo(BerthBoard.SAYS.replace("--quiet --now", "--quiet"));
+  }
+
+  /** Unpacked by tar and run by a container runtime, as a registry would give it to people. */
+  private static Result runByOthers(Path image, String release, Path work) throws IOException {
+    assumeTrue(Run.has("skopeo") && Run.has("runc"), "skipped: there is no skopeo or no runc");
+    Files.createDirectories(work);
+    Path copied = work.resolve("copied");
+    Run.of("skopeo", "copy", "oci-archive:" + image + ":" + release, "dir:" + copied)
+        .with("PATH", System.getenv("PATH"))
+        .with("HOME", work.toString())
         .well();
     JsonNode manifest = JSON.readTree(copied.resolve("manifest.json").toFile());
-    Path root = Files.createDirectories(dir.resolve("bundle/rootfs"));
+    Path root = Files.createDirectories(work.resolve("bundle/rootfs"));
     for (JsonNode layer : manifest.path("layers")) {
       Path blob = copied.resolve(layer.path("digest").asText().substring(7));
       Run.of("tar", "-xf", blob, "-C", root).with("PATH", System.getenv("PATH")).well();
@@ -223,9 +250,7 @@ class ImageIT {
             .go();
     assumeTrue(
         !said.err().contains("operation not permitted"), "skipped: no container may be run here");
-    assertThat(said.out())
-        .as(said.err())
-        .isEqualTo("signal one in /opt/signal by signal northhigh \u2693 74696465\n");
+    return said;
   }
 
   /** What the runtime is told (OCI Runtime Specification 1.1, "Configuration"). */

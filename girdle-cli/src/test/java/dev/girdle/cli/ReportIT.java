@@ -292,7 +292,9 @@ class ReportIT {
     Browser b = open(report(artifact, "--as", "artifact.html"), "");
     assertThat(b.number("total.in")).isEqualTo(bytes);
     b.press("2");
-    assertThat(b.text("byId('graph').textContent")).contains("draw the report of the application");
+    assertThat(b.text("byId('graph').textContent")).contains("tidebook-almanac.jar", "8 reached");
+    assertThat(b.text("chainTo(piece.link[0]).map(sentence).join()"))
+        .isEqualTo("the plan starts with org.ternhaven.tidebook.TideBook");
     b.press("1").press("/").press("byte-buddy").press(Keys.ENTER);
     assertThat(b.text("byId('panel').textContent")).contains("stays behind");
   }

@@ -33,6 +33,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
 
 /**
@@ -81,7 +83,9 @@ final class ArtifactSending {
 
   Offer send(Path artifact) throws IOException {
     RecordFile.Found found = told(artifact);
-    requireWhole(artifact);
+    // beside the cutting: both read all of it
+    CompletableFuture<List<Finding>> check =
+        CompletableFuture.supplyAsync(() -> Check.contents(artifact, Progress.SILENT));
     ArtifactRecord told = found.content();
     byte[] bytes = RecordFile.write(told);
     Optional<String> theRecord =
@@ -89,6 +93,7 @@ final class ArtifactSending {
     Path pack = Scratch.path(".pack");
     try {
       CutArtifact cut = cut(artifact, told, theRecord, pack);
+      requireWhole(artifact, found(check));
       Offer offer = send(cut, told, bytes, pack);
       attachComponents(artifact, offer);
       return offer;
@@ -103,10 +108,21 @@ final class ArtifactSending {
     return Files.isRegularFile(file) && Arrays.equals(Files.readAllBytes(file), bytes);
   }
 
+  private static List<Finding> found(CompletableFuture<List<Finding>> check) {
+    try {
+      return check.join();
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof GirdleException known) {
+        throw known;
+      }
+      throw e;
+    }
+  }
+
   /** Nothing that is damaged is handed out. */
-  private void requireWhole(Path artifact) {
+  private static void requireWhole(Path artifact, List<Finding> findings) {
     List<String> wrong =
-        Check.contents(artifact, progress).stream()
+        findings.stream()
             .filter(f -> f.grade() == Finding.Grade.WRONG)
             .map(f -> "  " + f.text())
             .toList();

@@ -158,6 +158,7 @@ public final class Delivery {
     requireSignature(there);
     Tally tally = new Tally(depot, progress);
     List<Offer> sent = sendAll(artifacts, there, release, tally);
+    there = Release.read(depot, release); // somebody else may have added to it in the meantime
     List<Offer> offers = joined(there.map(Release::offers).orElse(List.of()), sent, release);
     Depot.Document top = top(artifacts, offers);
     Optional<Descriptor> before = there.map(r -> r.top().descriptor());

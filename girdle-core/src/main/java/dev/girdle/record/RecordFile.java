@@ -92,7 +92,7 @@ public final class RecordFile {
       if (Files.isDirectory(artifact)) {
         Path file = artifact.resolve(IN_FOLDER);
         return Files.isRegularFile(file)
-            ? Optional.of(new Found("", IN_FOLDER, parse(Files.readAllBytes(file))))
+            ? Optional.of(new Found("", IN_FOLDER, read(Files.readAllBytes(file))))
             : Optional.empty();
       }
       List<Found> found = new ArrayList<>();
@@ -101,7 +101,7 @@ public final class RecordFile {
           (path, content) -> {
             Optional<String> top = topOf(path);
             if (top.isPresent()) {
-              found.add(new Found(top.get(), path, parse(content.bytes(LARGEST))));
+              found.add(new Found(top.get(), path, read(content.bytes(LARGEST))));
             }
             return found.isEmpty();
           });
@@ -122,7 +122,7 @@ public final class RecordFile {
     try (layout) {
       Optional<byte[]> bytes = layout.attached(null, MediaTypes.RECORD);
       return bytes.isPresent()
-          ? Optional.of(new Found("", IN_FOLDER, parse(bytes.get())))
+          ? Optional.of(new Found("", IN_FOLDER, read(bytes.get())))
           : Optional.empty();
     }
   }
@@ -136,7 +136,14 @@ public final class RecordFile {
     return inTop ? Optional.of(path.substring(0, slash + 1)) : Optional.empty();
   }
 
-  private static ArtifactRecord parse(byte[] bytes) throws IOException {
+  /**
+   * Reads a record.
+   *
+   * @param bytes JSON
+   * @return the record
+   * @throws IOException if it is none, or was written by a newer Girdle
+   */
+  public static ArtifactRecord read(byte[] bytes) throws IOException {
     JsonNode read = JSON.readTree(bytes);
     if (read.path("format").asInt() > ArtifactRecord.FORMAT) {
       throw new IOException(

@@ -18,7 +18,8 @@ import java.util.stream.Stream;
 
 /** The artifacts of an application that lie in a folder. */
 public final class History {
-  private static final Comparator<Edition> ORDER =
+  /** The oldest release first. */
+  public static final Comparator<Edition> ORDER =
       Comparator.comparing(Edition::release, new ReleaseOrder())
           .thenComparing(Edition::form)
           .thenComparing(Edition::target)
@@ -63,12 +64,20 @@ public final class History {
   }
 
   private static Edition edition(Path file, ArtifactRecord found) {
-    return new Edition(
+    return edition(
+        found,
         found.release() == null ? "" : found.release(),
+        file.getFileName().toString(),
+        Sealer.sizeOf(file));
+  }
+
+  static Edition edition(ArtifactRecord found, String release, String file, long bytes) {
+    return new Edition(
+        release,
         found.form(),
         found.target() == null ? "" : found.target(),
-        file.getFileName().toString(),
-        Sealer.sizeOf(file),
+        file,
+        bytes,
         found.components().size(),
         found.leftOut() == null
             ? 0

@@ -1,5 +1,6 @@
 package dev.girdle.depot.receive;
 
+import dev.girdle.app.Target;
 import dev.girdle.artifact.Check;
 import dev.girdle.artifact.Finding;
 import dev.girdle.depot.CountingDepot;
@@ -43,7 +44,7 @@ public final class Receiver {
   /**
    * What is to be received.
    *
-   * @param wishes which release and artifact
+   * @param wishes which release and artifact; without a target that of before, or this machine
    * @param trust the keys whose signatures count; empty for those that counted before
    * @param keep how many releases stay; empty for as many as before
    * @param links a folder for starters; empty for none
@@ -179,8 +180,8 @@ public final class Receiver {
     }
     Choice choice = Choice.of(depot, wishes(order.wishes(), before));
     List<String> notices = new ArrayList<>(oddities(choice, before));
-    List<TrustedKey> trusted = trusted(order, before);
-    Optional<Signatures.Found> signature = signature(depot, choice, trusted, before);
+    Trust trust = Trust.of(order.trust(), before, folder);
+    Optional<Signatures.Found> signature = trust.signature(depot, choice);
     String release = choice.release().name();
     Optional<Starters> starters =
         order
@@ -199,7 +200,7 @@ public final class Receiver {
             choice.offer().target().orElse(null),
             choice.offer().form(),
             newer(choice.newest(), before.newest()),
-            trusted.stream().map(TrustedKey::text).toList(),
+            trust.texts(),
             order.keep().orElse(before.keep()),
             order.links().map(l -> l.toAbsolutePath().toString()).orElse(before.links()),
             before.placed(),
@@ -277,12 +278,13 @@ public final class Receiver {
     return other == null || Releases.isNewer(one, other) ? one : other;
   }
 
-  /** What was received before in a certain form is received in it again. */
+  /** What was received before for a target, in a certain form, is received so again. */
   private static Choice.Wishes wishes(Choice.Wishes wishes, Received before) {
+    String target = wishes.target() == null ? before.target() : wishes.target();
     return new Choice.Wishes(
         wishes.release(),
         wishes.pre(),
-        wishes.target(),
+        target == null ? Target.ofThisMachine().map(Target::text).orElse(null) : target,
         wishes.form().or(() -> Optional.ofNullable(before.form())));
   }
 
@@ -300,52 +302,6 @@ public final class Receiver {
               + " now: it was withdrawn, or somebody shows an older state of the depot");
     }
     return notices;
-  }
-
-  private static List<TrustedKey> trusted(Order order, Received before) {
-    return order.trust().isEmpty()
-        ? before.trust().stream().map(t -> TrustedKey.of(t, "received.json")).toList()
-        : order.trust();
-  }
-
-  private Optional<Signatures.Found> signature(
-      Depot depot, Choice choice, List<TrustedKey> trusted, Received before) {
-    if (trusted.isEmpty()) {
-      return Optional.empty();
-    }
-    List<Descriptor> attached = depot.attached(choice.release().top().descriptor());
-    List<Signatures.Found> found = Signatures.of(depot, choice.release(), attached, trusted);
-    Signatures.Found signature =
-        found.stream()
-            .filter(Signatures.Found::isTrusted)
-            .findFirst()
-            .orElseThrow(() -> unsigned(depot, choice, found, trusted));
-    if (before.name() != null && !before.name().equals(signature.name())) {
-      throw GirdleException.application(
-          "the signature says that this is "
-              + signature.name()
-              + ", and "
-              + folder
-              + " holds "
-              + before.name(),
-          "  Receive it into a folder of its own.");
-    }
-    return Optional.of(signature);
-  }
-
-  private static GirdleException unsigned(
-      Depot depot, Choice choice, List<Signatures.Found> found, List<TrustedKey> trusted) {
-    String by =
-        found.isEmpty()
-            ? "is not signed"
-            : "is signed by "
-                + String.join(
-                    ", ", found.stream().map(Signatures.Found::key).distinct().sorted().toList())
-                + ", and not by a trusted key";
-    return GirdleException.application(
-        depot.label() + " " + choice.release().name() + " " + by,
-        "  Trusted: " + String.join(", ", trusted.stream().map(TrustedKey::id).toList()) + ".",
-        "  Nothing was received.");
   }
 
   private static void requireFree(

@@ -447,6 +447,37 @@ class ReceiverTest {
     }
   }
 
+  @Test
+  void whatWasReceivedForAnotherTargetIsReceivedForItAgain() throws IOException {
+    try (StandIn standIn = standIn("")) {
+      Depot depot = depot(standIn);
+      for (String release : List.of("1.0.0", "1.1.0")) {
+        Path arm = dir.resolve("arm" + release);
+        deliver(
+            depot,
+            SealedFolder.make(
+                arm, "mast", release, "macos-arm64", Map.of("bin/mast", new byte[] {1})));
+        deliver(depot, release.equals("1.0.0") ? first : second);
+        Receiver.Order plain = order("");
+        Choice.Wishes wishes =
+            new Choice.Wishes(
+                Optional.empty(),
+                false,
+                release.equals("1.0.0") ? "macos-arm64" : null,
+                Optional.empty());
+        Receiver.Outcome outcome =
+            receiver()
+                .receive(
+                    depot,
+                    "there",
+                    new Receiver.Order(
+                        wishes, plain.trust(), plain.keep(), plain.links(), false, false));
+        assertThat(outcome.kind()).isEqualTo("folder for macos-arm64");
+        assertThat(contents(into().resolve(release))).isEqualTo(contents(arm));
+      }
+    }
+  }
+
   /** What was added for another target leaves the first as it is. */
   @Test
   void aSecondTargetJoinsTheRelease() throws IOException {
