@@ -257,19 +257,11 @@ class ReceiveIT {
     Path into = dir.resolve("into");
     Run.girdle("receive", name, "--into", into).well();
     Run.girdle("deliver", folder("1.4.1"), name).well();
-    String lib = System.getProperty("girdle.lib") + File.separator + "*";
     Random random = new Random(11);
     int killed = 0;
     for (int i = 0; i < 12; i++) {
       Process process =
-          new ProcessBuilder(
-                  Run.JAVA.toString(),
-                  "-cp",
-                  System.getProperty("girdle.jar") + File.pathSeparator + lib,
-                  "dev.girdle.cli.Main",
-                  "receive",
-                  "--into",
-                  into.toString())
+          new ProcessBuilder(receiveAgain(into))
               .redirectErrorStream(true)
               .redirectOutput(ProcessBuilder.Redirect.DISCARD)
               .start();
@@ -297,7 +289,40 @@ class ReceiveIT {
     }
   }
 
-  /** A disk that is full from the start, and one that becomes full. */
+  private static List<String> receiveAgain(Path into) {
+    String lib = System.getProperty("girdle.lib") + File.separator + "*";
+    return List.of(
+        Run.JAVA.toString(),
+        "-cp",
+        System.getProperty("girdle.jar") + File.pathSeparator + lib,
+        "dev.girdle.cli.Main",
+        "receive",
+        "--into",
+        into.toString());
+  }
+
+  /** The system writes no more of a file than so much: as if the disk became full just then. */
+  @Test
+  void aDiskThatBecomesFullChangesNothing() throws IOException {
+    String name = dir.resolve("releases").toString();
+    Run.girdle("deliver", folder("1.4.0"), name).well();
+    Path into = dir.resolve("into");
+    Run.girdle("receive", name, "--into", into).well();
+    Run.girdle("deliver", folder("1.4.1"), name).well();
+    List<Object> words = new ArrayList<>(List.of("sh", "-c", "ulimit -f 20000; exec \"$@\"", "sh"));
+    words.addAll(receiveAgain(into));
+    Result cut = Run.of(words.toArray()).go();
+    assertThat(cut.status()).isEqualTo(3);
+    assertThat(cut.err()).contains("cannot receive into " + into, "What was there is as it was");
+    assertThat(Files.readSymbolicLink(into.resolve("current")).toString()).isEqualTo("1.4.0");
+    try (Stream<Path> all = Files.list(into)) {
+      assertThat(all.map(p -> p.getFileName().toString()))
+          .containsExactlyInAnyOrder(".girdle", "current", "1.4.0");
+    }
+    Run.girdle("receive", "--into", into).well();
+  }
+
+  /** A disk that is full from the start. */
   @Test
   void aFullDiskChangesNothing() throws IOException {
     assumeTrue(
