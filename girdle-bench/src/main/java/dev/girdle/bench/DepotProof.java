@@ -82,7 +82,9 @@ public final class DepotProof {
             .start();
     for (int i = 0; i < 100; i++) {
       try (Socket socket = new Socket("127.0.0.1", port)) {
-        return server;
+        if (socket.isConnected()) {
+          return server;
+        }
       } catch (IOException e) {
         Thread.sleep(100);
       }
@@ -247,13 +249,19 @@ public final class DepotProof {
     Folders.copy(work.resolve("demo"), from);
     byte[] noise = new byte[1 << 20];
     Random random = new Random(1);
-    try (OutputStream out = Files.newOutputStream(from.resolve("tidebook/tables.bin"))) {
+    try (OutputStream out = Files.newOutputStream(from.resolve("tables.bin"))) {
       for (int i = 0; i < LARGE >> 20; i++) {
         random.nextBytes(noise);
         out.write(noise);
       }
     }
-    return seal(from, "1.4.0", "folder", "host");
+    Path plan = from.resolve("girdle.yaml");
+    Files.writeString(
+        plan,
+        Files.readString(plan)
+            .replace(
+                "contents:\n", "contents:\n  files: [{from: tables.bin, to: share/tables.bin}]\n"));
+    return seal(from, "2.0.0", "folder", "host");
   }
 
   private void speed(String at) throws Exception {

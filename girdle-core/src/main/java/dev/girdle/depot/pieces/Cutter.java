@@ -30,6 +30,9 @@ public final class Cutter {
   private static final int ZSTD = 0x28b52ffd;
   private static final int GZIP = 0x1f8b08;
   private static final int WORD = 4;
+  private static final byte LAST_OF_ZIP = 4;
+  private static final byte LAST_OF_GZIP = 8;
+  private static final byte LAST_OF_ZSTD = (byte) 0xfd;
 
   /** The fixed part of the head of an entry. */
   private static final int HEAD = 30;
@@ -152,8 +155,13 @@ public final class Cutter {
       byte b = buffer[from + i];
       sum = (sum << 1) + NUMBERS[b & 0xff];
       word = word << 8 | b & 0xff;
-      if (i >= leastAtSeam + WORD - 1 && startsSomething(word)) {
-        return i - WORD + 1;
+      // almost no byte is the last of one of the words
+      boolean canBe = b == LAST_OF_ZIP || b == LAST_OF_GZIP || b == LAST_OF_ZSTD;
+      if (canBe && i >= leastAtSeam + WORD - 1) {
+        int length = b == LAST_OF_GZIP ? WORD - 1 : WORD;
+        if (startsSomething(length == WORD ? word : word << 8)) {
+          return i - length + 1;
+        }
       }
       if (i >= least && (sum & (i < usual ? hard : easy)) == 0) {
         return i + 1;
