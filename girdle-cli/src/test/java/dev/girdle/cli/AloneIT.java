@@ -143,10 +143,36 @@ class AloneIT {
     for (String form : List.of("folder", "image", "tgz")) {
       assertThat(page).contains("\"form\":\"" + form + "\"");
     }
-    assertThat(page).contains(depot + "@1.4.0");
+    assertThat(page).contains("\"releases@1.4.0\"").doesNotContain(depot);
     JsonNode listed = JsonIT.valid("releases", Run.girdle("releases", depot, "--json").well());
     assertThat(listed.at("/releases/0/artifacts").findValuesAsText("form"))
         .containsExactlyInAnyOrder("folder", "image", "tgz");
+  }
+
+  /** The older one was sealed without a library that code asks for. */
+  @Test
+  void whatAsksForWhatIsNewIsTold() throws IOException {
+    Path plan = demo.resolve("girdle.yaml");
+    Path out = dir.resolve("without");
+    Run.girdle(
+            "seal",
+            plan,
+            "--form",
+            "folder",
+            "--release",
+            "1.3.0",
+            "--never",
+            "commons-codec*",
+            "--missing-ok",
+            "**",
+            "--out",
+            out,
+            "--quiet")
+        .well();
+    String told = Run.girdle("compare", out.resolve("tidebook-1.3.0"), of("folder")).well().out();
+    assertThat(told).contains("Why commons-codec-1.17.2.jar came in");
+    assertThat(told.substring(told.indexOf("Why ")))
+        .contains("1  the plan starts with org.ternhaven.tidebook.TideBook", "2  org.ternhaven");
   }
 
   /** A library that the older release did not need, and what asks for it. */
@@ -181,8 +207,10 @@ class AloneIT {
     }
     assertThat(arrived).isNotNull();
     assertThat(arrived.path("chain").toString()).contains("always");
+    // it is the plan that wants it, which the table tells
     assertThat(Run.girdle("compare", of("folder"), newer).well().out())
-        .contains("Why " + library + " came in");
+        .contains("the plan always keeps " + library)
+        .doesNotContain("Why " + library);
     Folders.delete(out);
   }
 }

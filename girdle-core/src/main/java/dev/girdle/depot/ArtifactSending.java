@@ -15,7 +15,6 @@ import dev.girdle.image.ImageManifest;
 import dev.girdle.image.MediaTypes;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
-import dev.girdle.io.Sha256;
 import dev.girdle.place.Scratch;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.ArtifactRecord.FileEntry;
@@ -192,10 +191,7 @@ final class ArtifactSending {
       Offer.Pack pack =
           new Offer.Pack(
               Descriptor.of(MediaTypes.PIECE_TABLE, table),
-              Descriptor.of(
-                  MediaTypes.PIECE_PACK,
-                  "sha256:" + Sha256.of(FolderTree.content(newPack)),
-                  cut.newBytes()));
+              Descriptor.of(MediaTypes.PIECE_PACK, "sha256:" + cut.sha256(), cut.newBytes()));
       tally.send(pack.bytes(), FolderTree.content(newPack));
       tally.send(pack.table(), Content.of(table));
       packs.add(pack);

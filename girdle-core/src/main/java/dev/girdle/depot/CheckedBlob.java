@@ -2,10 +2,10 @@ package dev.girdle.depot;
 
 import dev.girdle.image.Descriptor;
 import dev.girdle.io.FilteredInput;
+import dev.girdle.io.Sha256;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** Bytes from a depot, which have to be as many and as they were said to be. */
@@ -20,11 +20,7 @@ final class CheckedBlob extends FilteredInput {
     super(in);
     this.blob = blob;
     this.depot = depot;
-    try {
-      digest = MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e); // every Java has it
-    }
+    digest = Sha256.create();
   }
 
   @Override

@@ -52,7 +52,12 @@ public final class Sha256 {
     return HexFormat.of().formatHex(create().digest(bytes));
   }
 
-  private static MessageDigest create() {
+  /**
+   * A digest in the making.
+   *
+   * @return a new one
+   */
+  public static MessageDigest create() {
     try {
       return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException e) {

@@ -1,6 +1,7 @@
 package dev.girdle.report;
 
 import dev.girdle.depot.Depot;
+import dev.girdle.depot.LayoutDepot;
 import dev.girdle.depot.Offer;
 import dev.girdle.depot.Release;
 import dev.girdle.depot.Releases;
@@ -9,6 +10,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageManifest;
 import dev.girdle.image.MediaTypes;
+import dev.girdle.io.Paths;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -18,6 +20,7 @@ import java.util.Optional;
 
 /** The artifacts of an application that a depot has. */
 public final class DepotHistory {
+  private static final String FOLDER = "folder";
   private static final int MOST = 50;
   private static final long LARGEST_RECORD = 64 << 20;
 
@@ -66,6 +69,13 @@ public final class DepotHistory {
   }
 
   private static Edition edition(Depot depot, String name, Offer offer, ArtifactRecord told) {
-    return History.edition(told, name, depot.label() + "@" + name, offer.bytes());
+    // a page tells no path of the machine that it was drawn on
+    String place = depot instanceof LayoutDepot ? Paths.fileName(depot.label()) : depot.label();
+    boolean isFolder = told.form().equals(FOLDER);
+    long bytes =
+        isFolder
+            ? told.files().stream().mapToLong(ArtifactRecord.FileEntry::bytes).sum()
+            : offer.bytes(); // what is compressed once is not smaller there
+    return History.edition(told, name, place + "@" + name, bytes);
   }
 }

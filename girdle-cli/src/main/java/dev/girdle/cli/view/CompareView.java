@@ -102,6 +102,9 @@ public record CompareView(
 
   /** How the newer artifact comes to need what is new in it. */
   private static void arrival(Console console, String name, List<String> chain) {
+    if (chain.size() < 2) {
+      return; // the table has told it
+    }
     console.heading("Why " + name + " came in");
     Table table = new Table("rl");
     for (int i = 0; i < chain.size(); i++) {

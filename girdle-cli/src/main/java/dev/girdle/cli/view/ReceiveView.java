@@ -26,7 +26,7 @@ public record ReceiveView(Receiver.Outcome outcome, Path into) implements View {
       table.row("signed by", outcome.signedBy() + ", which is trusted");
     }
     table.row("checked", checked(console));
-    outcome.starters().forEach(s -> table.row("started by", s.toString()));
+    outcome.starters().forEach(s -> table.row("started by", fromHere(s)));
     if (!outcome.removed().isEmpty()) {
       table.row("removed", String.join(", ", outcome.removed()));
     }
@@ -35,6 +35,12 @@ public record ReceiveView(Receiver.Outcome outcome, Path into) implements View {
     outcome.notices().forEach(n -> console.line("  " + console.paint(Paint.NOTICE, n)));
     console.gap();
     printQuiet(console);
+  }
+
+  /** As the user would write it here. */
+  private static String fromHere(Path path) {
+    Path here = Path.of("").toAbsolutePath();
+    return (path.startsWith(here) ? here.relativize(path) : path).toString();
   }
 
   private List<Finding> wrong() {

@@ -29,7 +29,9 @@ public record ReportView(ReportModel model, String place, boolean isDrawing, lon
     table.row("shown", Integer.toString(model.pieces().size()), "items, each with its reason");
     if (!model.editions().isEmpty()) {
       table.row(
-          "compared", Integer.toString(model.editions().size()), "artifacts in the same folder");
+          "compared",
+          Integer.toString(model.editions().size()),
+          "artifacts of this and other releases");
     }
     table.print(console, false);
     if (model.missing() > 0) {

@@ -25,10 +25,11 @@ import java.util.function.LongConsumer;
  *     given
  * @param table what lies in the new pack; of no pieces if there is nothing new
  * @param newBytes how large the new pack is
+ * @param sha256 the digest of the new pack, in hexadecimal
  * @param usedBytes how many bytes of each pack are used, by its number; of the new one, too
  */
 public record CutArtifact(
-    PieceList list, PieceTable table, long newBytes, Map<Integer, Long> usedBytes) {
+    PieceList list, PieceTable table, long newBytes, String sha256, Map<Integer, Long> usedBytes) {
   /** Copies the map. */
   public CutArtifact {
     usedBytes = Map.copyOf(usedBytes);
@@ -128,7 +129,8 @@ public record CutArtifact(
                   .map(f -> isRecord(f, theRecord) ? f.file().asRecord() : f.file())
                   .toList(),
               links);
-      return new CutArtifact(list, PieceTable.of(writer.pieces()), writer.bytes(), used);
+      return new CutArtifact(
+          list, PieceTable.of(writer.pieces()), writer.bytes(), writer.sha256(), used);
     }
   }
 

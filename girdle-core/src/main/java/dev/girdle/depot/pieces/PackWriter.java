@@ -1,12 +1,15 @@
 package dev.girdle.depot.pieces;
 
+import dev.girdle.io.Sha256;
 import java.io.BufferedOutputStream;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 
 /**
@@ -14,6 +17,7 @@ import java.util.List;
  */
 public final class PackWriter implements Closeable {
   private final OutputStream out;
+  private final MessageDigest digest = Sha256.create();
   private final List<Piece> pieces = new ArrayList<>();
   private long bytes;
 
@@ -36,6 +40,7 @@ public final class PackWriter implements Closeable {
    */
   public int add(CutPiece piece) throws IOException {
     out.write(piece.packed());
+    digest.update(piece.packed());
     bytes += piece.packed().length;
     pieces.add(new Piece(piece.sha256(), piece.bytes(), piece.packed().length));
     return pieces.size() - 1;
@@ -57,6 +62,15 @@ public final class PackWriter implements Closeable {
    */
   public long bytes() {
     return bytes;
+  }
+
+  /**
+   * The digest of the pack, which is complete then.
+   *
+   * @return SHA-256, in hexadecimal
+   */
+  public String sha256() {
+    return HexFormat.of().formatHex(digest.digest());
   }
 
   @Override
