@@ -181,6 +181,10 @@ class ReceiveIT {
             Run.girdle("releases", name + "@1.4.1", "--trust", key + ".pub", "--json").well());
     assertThat(one.path("notes").asText()).isEqualTo("Speaks up at low water.\n");
     assertThat(one.at("/signatures/0/trusted").asBoolean()).isTrue();
+    // what the plan says of it
+    assertThat(one.path("title").asText()).isEqualTo("Tide Book");
+    assertThat(one.path("description").asText()).startsWith("Tells when ships can lie");
+    assertThat(one.path("homepage").asText()).isEqualTo("https://ternhaven.example/tidebook");
     JsonNode back =
         JsonIT.valid("receive", Run.girdle("receive", "--into", into, "--back", "--json").well());
     assertThat(back.path("release").asText()).isEqualTo("1.4.0");

@@ -246,6 +246,8 @@ final class ArtifactSending {
     put(all, Annotations.VERSION, told.release());
     put(all, Annotations.VENDOR, told.vendor());
     put(all, Annotations.LICENCES, told.licence());
+    put(all, Annotations.DESCRIPTION, told.description());
+    put(all, Annotations.URL, told.homepage());
     put(all, Annotations.TARGET, told.target());
     all.put(Annotations.FORM, told.form());
     return all;

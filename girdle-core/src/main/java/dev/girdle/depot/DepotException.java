@@ -48,7 +48,8 @@ public final class DepotException extends GirdleException {
     }
     if (status == 401) {
       lines.add(
-          "  Set GIRDLE_DEPOT_USER and GIRDLE_DEPOT_PASSWORD, or name a file with --login FILE");
+          "  Set GIRDLE_DEPOT_USER and GIRDLE_DEPOT_PASSWORD, name a file with --login FILE, or"
+              + " --login ask");
     }
     return new DepotException(
         status == 401 || status == 403 || status == 404 ? Fault.REQUEST : Fault.MACHINE,

@@ -23,6 +23,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Reads the files of an artifact of any form one after the other, in the order in which they lie
@@ -89,6 +90,29 @@ public final class ArtifactReader {
         visit(tree, artifact, visitor);
       }
     }
+  }
+
+  /**
+   * Reads one small file of an artifact, by its name, wherever it lies.
+   *
+   * @param artifact as above
+   * @param names what it can be called, without folders
+   * @param largest the most bytes that it can have if it was meant well
+   * @return the first that is found; empty if there is none
+   * @throws IOException if it cannot be read, or is larger
+   */
+  static Optional<byte[]> fileCalled(Path artifact, Set<String> names, int largest)
+      throws IOException {
+    byte[][] found = new byte[1][];
+    read(
+        artifact,
+        (path, content) -> {
+          if (names.contains(Paths.fileName(path))) {
+            found[0] = content.bytes(largest);
+          }
+          return found[0] == null;
+        });
+    return Optional.ofNullable(found[0]);
   }
 
   private record OfTar(Visitor visitor) implements TarReader.Visitor {

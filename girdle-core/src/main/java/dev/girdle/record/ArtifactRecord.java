@@ -19,6 +19,9 @@ import java.util.Optional;
  * @param vendor who makes it; null if the plan says nothing
  * @param identifier in reverse-domain notation; null if the plan says nothing
  * @param licence its own licence; null if the plan says nothing
+ * @param description what it is for, a sentence; null if the plan says nothing, and in records of
+ *     older releases
+ * @param homepage where more about it stands; null as above
  * @param hasIcon whether it has an icon; null in records of older releases
  * @param form what the artifact is: "folder", "zip", "tgz", "nested archive", "merged archive"
  * @param entryPoint where execution starts
@@ -43,6 +46,8 @@ public record ArtifactRecord(
     String vendor,
     String identifier,
     String licence,
+    String description,
+    String homepage,
     Boolean hasIcon,
     String form,
     String entryPoint,

@@ -8,7 +8,6 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.girdle.image.ImageLayout;
 import dev.girdle.image.MediaTypes;
 import dev.girdle.io.Compression;
-import dev.girdle.io.Paths;
 import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -201,17 +200,9 @@ public record Demands(
         return bytes.isPresent() ? Optional.of(read(bytes.get())) : Optional.empty();
       }
     }
-    byte[][] found = new byte[1][];
-    ArtifactReader.read(
-        artifact,
-        (path, content) -> {
-          String name = Paths.fileName(path);
-          if (name.equals(IN_FOLDER) || name.equals(IN_ARCHIVE)) {
-            found[0] = content.bytes(LARGEST);
-          }
-          return found[0] == null;
-        });
-    return found[0] == null ? Optional.empty() : Optional.of(read(found[0]));
+    Optional<byte[]> found =
+        ArtifactReader.fileCalled(artifact, Set.of(IN_FOLDER, IN_ARCHIVE), LARGEST);
+    return found.isPresent() ? Optional.of(read(found.get())) : Optional.empty();
   }
 
   private static Demands read(byte[] bytes) throws IOException {

@@ -2,7 +2,6 @@ package dev.girdle.record;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.Provenance;
-import dev.girdle.io.Paths;
 import dev.girdle.licence.Spdx;
 import dev.girdle.plan.AppMetadata;
 import java.io.IOException;
@@ -10,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.cyclonedx.Version;
 import org.cyclonedx.exception.GeneratorException;
@@ -88,17 +88,7 @@ public final class Sbom {
    * @throws IOException if it cannot be read
    */
   public static Optional<byte[]> in(Path artifact) throws IOException {
-    byte[][] found = new byte[1][];
-    ArtifactReader.read(
-        artifact,
-        (path, content) -> {
-          String name = Paths.fileName(path);
-          if (name.equals(IN_FOLDER) || name.equals(IN_ARCHIVE)) {
-            found[0] = content.bytes(LARGEST);
-          }
-          return found[0] == null;
-        });
-    return Optional.ofNullable(found[0]);
+    return ArtifactReader.fileCalled(artifact, Set.of(IN_FOLDER, IN_ARCHIVE), LARGEST);
   }
 
   private static byte[] json(Bom bom) {

@@ -67,6 +67,8 @@ final class RecordBuilder {
             metadata.vendor().orElse(null),
             metadata.identifier().orElse(null),
             metadata.licence().orElse(null),
+            metadata.description().orElse(null),
+            metadata.homepage().orElse(null),
             !metadata.icons().isEmpty(),
             form,
             analysis.entry().name(),

@@ -36,6 +36,8 @@ class ComparisonTest {
         null,
         null,
         null,
+        null,
+        null,
         "folder",
         "a.Main",
         List.of(),

@@ -71,6 +71,8 @@ public final class SealedFolder {
                 null,
                 "Apache-2.0",
                 null,
+                null,
+                null,
                 "folder",
                 "bin/" + name,
                 List.of(),

@@ -24,6 +24,8 @@ class RecordFileTest {
           null,
           null,
           null,
+          null,
+          null,
           false,
           "folder",
           "org.ternhaven.TideBook",

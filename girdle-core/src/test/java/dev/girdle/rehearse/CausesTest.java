@@ -32,6 +32,8 @@ class CausesTest {
             null,
             null,
             null,
+            null,
+            null,
             false,
             "folder",
             "x.Y",

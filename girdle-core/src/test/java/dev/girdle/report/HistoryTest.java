@@ -27,6 +27,8 @@ class HistoryTest {
             null,
             null,
             null,
+            null,
+            null,
             false,
             "folder",
             "x.Y",

@@ -45,6 +45,8 @@ public record InspectView(ArtifactRecord artifact, String path, long bytes, bool
     row(facts, "title", artifact.title());
     row(facts, "by", artifact.vendor());
     row(facts, "licence", artifact.licence());
+    row(facts, "what for", artifact.description());
+    row(facts, "homepage", artifact.homepage());
     facts.row("starts", artifact.entryPoint());
     if (artifact.entries() != null) {
       artifact.entries().stream()
