@@ -53,6 +53,7 @@ class DepotIT {
     try (Served depot = Served.standIn(dir.resolve("depot"))) {
       deliverTwo(depot.at());
       makeOnABaseOf(depot.at() + "/harbour/tidebook@1.4.0");
+      receiveImages(depot.at() + "/harbour/tidebook");
     }
   }
 
@@ -87,6 +88,21 @@ class DepotIT {
         new ObjectMapper()
             .readTree(Run.girdle("inspect", newer, "--layers", "--json").well().bytes());
     assertThat(there.at("/images/0/layers")).isEqualTo(here.at("/images/0/layers"));
+  }
+
+  /** For a place without a registry: as an image layout, of which the next one costs one layer. */
+  private void receiveImages(String name) throws IOException {
+    Path into = dir.resolve("into");
+    Result none = Run.girdle("receive", name, "--into", into).go();
+    assertThat(none.err()).contains("Images are for container tools", "--form image");
+    Run.girdle("receive", name + "@1.4.0", "--form", "image", "--into", into).well();
+    JsonNode next = JsonIT.valid("receive", Run.girdle("receive", "--into", into, "--json").well());
+    assertThat(next.path("release").asText()).isEqualTo("1.4.1");
+    assertThat(next.path("runsHere").asBoolean()).isTrue();
+    assertThat(next.path("fetchedBytes").asLong()).isLessThan(next.path("bytes").asLong() / 20);
+    Run.girdle("check", into.resolve("current")).well();
+    assertThat(json(Run.girdle("inspect", into.resolve("current"), "--layers", "--json").well()))
+        .isEqualTo(json(Run.girdle("inspect", newer, "--layers", "--json").well()));
   }
 
   private void makeOnABaseOf(String base) throws IOException {

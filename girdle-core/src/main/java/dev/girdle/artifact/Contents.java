@@ -3,6 +3,7 @@ package dev.girdle.artifact;
 import dev.girdle.artifact.Finding.Grade;
 import dev.girdle.artifact.Finding.Part;
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.image.ImageLayout;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
 import dev.girdle.record.ArtifactReader;
@@ -21,6 +22,7 @@ import java.util.Optional;
 final class Contents {
   private final RecordFile.Found found;
   private final Path artifact;
+  private final boolean isFolder;
   private final Progress progress;
   private final Map<String, FileEntry> missing = new LinkedHashMap<>();
   private final List<Finding> findings = new ArrayList<>();
@@ -30,6 +32,8 @@ final class Contents {
 
   Contents(Path artifact, RecordFile.Found found, Progress progress) throws IOException {
     this.artifact = artifact;
+    // an image layout is a folder, too, and its files lie in layers
+    this.isFolder = Files.isDirectory(artifact) && !ImageLayout.isOne(artifact);
     this.found = found;
     this.progress = progress;
     found.content().files().forEach(f -> missing.put(f.path(), f));
@@ -122,9 +126,7 @@ final class Contents {
       return;
     }
     Path file = artifact.resolve(entry.path());
-    if (Boolean.TRUE.equals(entry.executable())
-        && Files.isDirectory(artifact)
-        && !Files.isExecutable(file)) {
+    if (Boolean.TRUE.equals(entry.executable()) && isFolder && !Files.isExecutable(file)) {
       wrong(entry.path() + " has lost the permission to be executed: chmod +x " + file);
     }
   }

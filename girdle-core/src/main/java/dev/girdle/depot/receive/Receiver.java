@@ -213,12 +213,12 @@ public final class Receiver {
     Optional<Check> check;
     if (isThere) {
       there.write(now);
-      check = checked(incoming.artifact(there.release(release)));
+      check = checked(incoming.artifact(there.release(release)), true);
     } else {
       requireRoom(incoming.bytes());
       try (Output output = Output.at(there.release(release), "--into", p -> order.replaces())) {
         reused = incoming.make(output.work(), progress);
-        check = checked(incoming.artifact(output.work()));
+        check = checked(incoming.artifact(output.work()), false);
         starters.ifPresent(s -> s.require(incoming.starters()));
         incoming.keep();
         there.write(now.with(placed(choice, signature)));
@@ -351,16 +351,16 @@ public final class Receiver {
    *     digests
    * @throws GirdleException if it is not as it was sealed
    */
-  private Optional<Check> checked(Path artifact) {
+  private Optional<Check> checked(Path artifact, boolean isPlaced) {
     if (ImageLayout.isOne(artifact) && RecordFile.find(artifact).isEmpty()) {
       return Optional.empty();
     }
     Check check = Check.of(artifact, environment, progress);
-    requireWhole(check, artifact);
+    requireWhole(check, artifact, isPlaced);
     return Optional.of(check);
   }
 
-  private static void requireWhole(Check check, Path place) {
+  private static void requireWhole(Check check, Path place, boolean isPlaced) {
     List<String> wrong =
         check.findings().stream()
             .filter(f -> f.part() == Finding.Part.CONTENTS && f.grade() == Finding.Grade.WRONG)
@@ -368,9 +368,13 @@ public final class Receiver {
             .toList();
     if (!wrong.isEmpty()) {
       List<String> lines = new ArrayList<>();
-      lines.add(place + " is not as it was sealed:");
+      lines.add(
+          isPlaced ? place + " is not as it was sealed:" : "what came is not as it was sealed:");
       lines.addAll(wrong.subList(0, Math.min(20, wrong.size())));
-      lines.add("  Remove that folder and receive it again.");
+      lines.add(
+          isPlaced
+              ? "  Remove that folder and receive it again."
+              : "  Nothing was placed, and what was there is as it was.");
       throw new GirdleException(Fault.APPLICATION, lines);
     }
   }
