@@ -8,8 +8,6 @@ import dev.girdle.cli.view.ReleasesView;
 import dev.girdle.depot.Delivery;
 import dev.girdle.depot.Depot;
 import dev.girdle.depot.DepotPlace;
-import dev.girdle.depot.Release;
-import dev.girdle.depot.ReleaseAccount;
 import dev.girdle.depot.Releases;
 import dev.girdle.depot.receive.Choice;
 import dev.girdle.depot.receive.Cost;
@@ -106,14 +104,9 @@ final class DemoReleases {
     Depot depot = depot();
     Cost cost = new Cost(depot, files.received());
     List<String> names = Releases.sorted(depot.releases());
-    List<ReleasesView.Row> rows = new ArrayList<>();
+    List<ReleasesView.Row> rows;
     try {
-      for (String name : names) {
-        Release release = Release.read(depot, name).orElseThrow();
-        rows.add(
-            new ReleasesView.Row(
-                ReleaseAccount.of(depot, release, List.of()), cost.here(release).orElse(null)));
-      }
+      rows = ReleasesCommand.rows(depot, names, cost, List.of(), Progress.SILENT);
     } catch (IOException e) {
       throw DemoCommand.cannot("list its releases", e);
     }

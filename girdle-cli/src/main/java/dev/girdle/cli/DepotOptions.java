@@ -38,6 +38,15 @@ final class DepotOptions {
     return files == null ? List.of() : files.stream().map(TrustedKey::in).toList();
   }
 
+  /** What is told when a depot does not give all of what it has begun to give. */
+  static GirdleException broken(DepotPlace place, IOException e) {
+    return GirdleException.because(
+        e,
+        () ->
+            new GirdleException(
+                Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
+  }
+
   private Optional<Credentials> credentials(Context context) {
     if (login == null) {
       return Login.of(context.environment());

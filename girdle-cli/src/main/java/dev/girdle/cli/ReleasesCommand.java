@@ -10,7 +10,7 @@ import dev.girdle.depot.ReleaseAccount;
 import dev.girdle.depot.Releases;
 import dev.girdle.depot.TrustedKey;
 import dev.girdle.depot.receive.Cost;
-import dev.girdle.fault.Fault;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.fault.GirdleException;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -90,40 +90,43 @@ final class ReleasesCommand implements Callable<Integer> {
       if (place.reference().isPresent()) {
         return one(place, opened, place.reference().get());
       }
-      Cost cost = into == null ? null : new Cost(opened, into);
-      List<TrustedKey> trusted = DepotOptions.trusted(trust);
-      List<ReleasesView.Row> rows = new ArrayList<>();
-      for (String one : sorted.subList(0, Math.min(most, sorted.size()))) {
-        meter.at("asking for " + one, rows.size(), sorted.size());
-        Optional<Release> release = Release.read(opened, one);
-        if (release.isPresent()) {
-          rows.add(
-              new ReleasesView.Row(
-                  ReleaseAccount.of(opened, release.get(), trusted), cost(cost, release.get())));
-        }
-      }
+      List<ReleasesView.Row> rows =
+          rows(
+              opened,
+              sorted.subList(0, Math.min(most, sorted.size())),
+              into == null ? null : new Cost(opened, into),
+              DepotOptions.trusted(trust),
+              meter);
       common.show(
           new ReleasesView(
               place.label(), rows, sorted.size(), Releases.usual(sorted).orElse(""), into),
           context);
       return 0;
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
+      throw DepotOptions.broken(place, e);
     }
   }
 
   /**
-   * What a receiver here would fetch; null if nobody asked, or there is nothing for this machine.
+   * All that a list tells of releases.
+   *
+   * @param cost tells what a receiver here would fetch; null if nobody asks
    */
-  private static Long cost(Cost cost, Release release) throws IOException {
-    if (cost == null) {
-      return null;
+  static List<ReleasesView.Row> rows(
+      Depot depot, List<String> names, Cost cost, List<TrustedKey> trusted, Progress progress)
+      throws IOException {
+    List<ReleasesView.Row> rows = new ArrayList<>();
+    for (String one : names) {
+      progress.at("asking for " + one, rows.size(), names.size());
+      Optional<Release> release = Release.read(depot, one);
+      if (release.isPresent()) {
+        rows.add(
+            new ReleasesView.Row(
+                ReleaseAccount.of(depot, release.get(), trusted),
+                cost == null ? null : cost.here(release.get()).orElse(null)));
+      }
     }
-    return cost.here(release).orElse(null);
+    return rows;
   }
 
   private int one(DepotPlace place, Depot opened, String wanted) throws IOException {

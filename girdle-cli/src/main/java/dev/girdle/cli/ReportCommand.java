@@ -2,7 +2,6 @@ package dev.girdle.cli;
 
 import dev.girdle.cli.view.ReportView;
 import dev.girdle.depot.DepotPlace;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.record.ArtifactRecord;
@@ -117,11 +116,7 @@ final class ReportCommand implements Callable<Integer> {
       try {
         all.addAll(DepotHistory.of(depot.open(place, context), meter));
       } catch (IOException e) {
-        throw GirdleException.because(
-            e,
-            () ->
-                new GirdleException(
-                    Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
+        throw DepotOptions.broken(place, e);
       }
       all.sort(History.ORDER);
     }

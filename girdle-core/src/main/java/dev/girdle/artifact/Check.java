@@ -22,6 +22,8 @@ import java.util.Map;
  * @param findings all that was found, by part
  */
 public record Check(ArtifactRecord artifact, List<Finding> findings) {
+  private static final int MOST_TOLD = 20;
+
   /** Copies the list. */
   public Check {
     findings = List.copyOf(findings);
@@ -62,6 +64,29 @@ public record Check(ArtifactRecord artifact, List<Finding> findings) {
       return List.copyOf(new Contents(artifact, found(artifact), progress).findings());
     } catch (IOException e) {
       throw unreadable(artifact, e);
+    }
+  }
+
+  /**
+   * Refuses an artifact that is not as it was sealed.
+   *
+   * @param findings what a check found
+   * @param head what is wrong, one line
+   * @param advice what follows from it, one line
+   * @throws GirdleException with both, and the first findings between them, if it is damaged
+   */
+  public static void requireWhole(List<Finding> findings, String head, String advice) {
+    List<String> wrong =
+        findings.stream()
+            .filter(f -> f.part() == Part.CONTENTS && f.grade() == Grade.WRONG)
+            .map(f -> "  " + f.text())
+            .toList();
+    if (!wrong.isEmpty()) {
+      List<String> lines = new ArrayList<>();
+      lines.add(head);
+      lines.addAll(wrong.subList(0, Math.min(MOST_TOLD, wrong.size())));
+      lines.add(advice);
+      throw new GirdleException(Fault.APPLICATION, lines);
     }
   }
 

@@ -25,7 +25,6 @@ import java.util.TreeMap;
 public record About(Map<String, String> words, Optional<String> notes) {
   private static final long LARGEST_NOTES = 1 << 20;
   private static final String MARKDOWN = "text/markdown";
-  private static final byte[] NOTHING = {'{', '}'};
 
   /** Nothing is said. */
   public static final About NOTHING_SAID = new About(Map.of(), Optional.empty());
@@ -47,8 +46,10 @@ public record About(Map<String, String> words, Optional<String> notes) {
         .max(Comparator.comparing(About::time));
   }
 
-  private static String time(Descriptor one) {
-    return one.annotations() == null ? "" : one.annotations().getOrDefault(Annotations.SAID, "");
+  private static Instant time(Descriptor one) {
+    return Optional.ofNullable(one.annotations())
+        .flatMap(a -> Annotations.time(a, Annotations.SAID))
+        .orElse(Instant.MIN);
   }
 
   /**
@@ -133,7 +134,7 @@ public record About(Map<String, String> words, Optional<String> notes) {
         subject,
         MediaTypes.ABOUT,
         notes.isPresent() ? MARKDOWN : MediaTypes.EMPTY,
-        notes.map(n -> n.getBytes(StandardCharsets.UTF_8)).orElse(NOTHING),
+        notes.map(n -> n.getBytes(StandardCharsets.UTF_8)).orElseGet(ImageManifest::nothing),
         all);
   }
 }

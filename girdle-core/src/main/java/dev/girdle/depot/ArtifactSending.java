@@ -7,7 +7,6 @@ import dev.girdle.depot.pieces.KnownPieces;
 import dev.girdle.depot.pieces.PieceDocuments;
 import dev.girdle.depot.pieces.PieceTable;
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.image.Annotations;
 import dev.girdle.image.Descriptor;
@@ -63,9 +62,7 @@ final class ArtifactSending {
           packs.stream().noneMatch(p -> p.bytes().digest().equals(pack.bytes().digest()));
       if (isNew && depot.has(pack.bytes()) && depot.has(pack.table())) {
         packs.add(pack);
-        tables.add(
-            PieceDocuments.read(
-                depot.bytes(pack.table(), PieceDocuments.LARGEST), PieceTable.class));
+        tables.add(depot.read(pack.table(), PieceTable.class));
       }
     }
   }
@@ -92,7 +89,10 @@ final class ArtifactSending {
     Path pack = Scratch.path(".pack");
     try {
       CutArtifact cut = cut(artifact, told, theRecord, pack);
-      requireWhole(artifact, found(check));
+      Check.requireWhole(
+          found(check),
+          artifact + " is not as it was sealed, and is not delivered:",
+          "  Seal it again.");
       Offer offer = send(cut, told, bytes, pack);
       attachComponents(artifact, offer);
       return offer;
@@ -115,22 +115,6 @@ final class ArtifactSending {
         throw known;
       }
       throw e;
-    }
-  }
-
-  /** Nothing that is damaged is handed out. */
-  private static void requireWhole(Path artifact, List<Finding> findings) {
-    List<String> wrong =
-        findings.stream()
-            .filter(f -> f.grade() == Finding.Grade.WRONG)
-            .map(f -> "  " + f.text())
-            .toList();
-    if (!wrong.isEmpty()) {
-      List<String> lines = new ArrayList<>();
-      lines.add(artifact + " is not as it was sealed, and is not delivered:");
-      lines.addAll(wrong.subList(0, Math.min(wrong.size(), 20)));
-      lines.add("  Seal it again.");
-      throw new GirdleException(Fault.APPLICATION, lines);
     }
   }
 

@@ -5,13 +5,10 @@ import dev.girdle.image.ImageManifest;
 import dev.girdle.image.MediaTypes;
 import dev.girdle.io.Content;
 import java.io.IOException;
-import java.util.List;
 import java.util.Map;
 
 /** Documents that are attached to manifests (OCI Image Format Specification 1.1, "subject"). */
 final class Attachment {
-  private static final byte[] NOTHING = {'{', '}'};
-
   private Attachment() {}
 
   /**
@@ -32,21 +29,13 @@ final class Attachment {
       byte[] bytes,
       Map<String, String> annotations)
       throws IOException {
-    Descriptor empty = Descriptor.of(MediaTypes.EMPTY, NOTHING);
     Descriptor layer = Descriptor.of(bytesType, bytes);
-    depot.put(empty, Content.of(NOTHING), n -> {});
+    byte[] nothing = ImageManifest.nothing();
+    depot.put(Descriptor.of(MediaTypes.EMPTY, nothing), Content.of(nothing), n -> {});
     depot.put(layer, Content.of(bytes), n -> {});
     Depot.Document manifest =
         Depot.Document.of(
-            MediaTypes.MANIFEST,
-            new ImageManifest(
-                ImageManifest.SCHEMA,
-                MediaTypes.MANIFEST,
-                type,
-                empty,
-                List.of(layer),
-                Descriptor.of(subject.mediaType(), subject.digest(), subject.size()),
-                annotations));
+            MediaTypes.MANIFEST, ImageManifest.attaching(subject, type, layer, annotations));
     depot.put(manifest, manifest.descriptor().digest());
     return manifest.descriptor().about(type).annotated(annotations);
   }

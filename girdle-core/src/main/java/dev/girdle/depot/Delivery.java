@@ -253,10 +253,7 @@ public final class Delivery {
     if (artifacts.size() == 1) {
       try (ImageLayout layout = ImageLayout.open(artifacts.get(0)).orElse(null)) {
         if (layout != null && layout.images().size() == offers.size()) {
-          Descriptor top = layout.all().get(0);
-          String type = top.mediaType() == null ? MediaTypes.MANIFEST : top.mediaType();
-          return new Depot.Document(
-              Descriptor.of(type, top.digest(), top.size()), layout.documentBytes(top));
+          return Depot.Document.in(layout, layout.all().get(0));
         }
       }
     }

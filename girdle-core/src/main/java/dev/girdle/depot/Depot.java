@@ -1,7 +1,10 @@
 package dev.girdle.depot;
 
+import dev.girdle.depot.pieces.PieceDocuments;
 import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageJson;
+import dev.girdle.image.ImageLayout;
+import dev.girdle.image.MediaTypes;
 import dev.girdle.io.Content;
 import java.io.IOException;
 import java.io.InputStream;
@@ -41,6 +44,19 @@ public interface Depot {
       } catch (IOException e) {
         return Optional.empty();
       }
+    }
+
+    /**
+     * A document as it stands in an image layout.
+     *
+     * @param layout the layout
+     * @param of where it is; one that does not say what it is, is a manifest
+     * @return the document
+     * @throws IOException if it cannot be read
+     */
+    static Document in(ImageLayout layout, Descriptor of) throws IOException {
+      String type = of.mediaType() == null ? MediaTypes.MANIFEST : of.mediaType();
+      return new Document(Descriptor.of(type, of.digest(), of.size()), layout.documentBytes(of));
     }
 
     /**
@@ -148,6 +164,20 @@ public interface Depot {
    * @return manifests that name it as their subject
    */
   List<Descriptor> attached(Descriptor subject);
+
+  /**
+   * A list or table of pieces.
+   *
+   * @param <T> what it is
+   * @param blob which
+   * @param type {@link dev.girdle.depot.pieces.PieceList} or {@link
+   *     dev.girdle.depot.pieces.PieceTable}
+   * @return what it says
+   * @throws IOException if it cannot be had, or is none
+   */
+  default <T> T read(Descriptor blob, Class<T> type) throws IOException {
+    return PieceDocuments.read(bytes(blob, PieceDocuments.LARGEST), type);
+  }
 
   /**
    * All bytes of a small part; asked for again if the line breaks.

@@ -3,7 +3,6 @@ package dev.girdle.depot;
 import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageLayout;
 import dev.girdle.image.ImageManifest;
-import dev.girdle.image.MediaTypes;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,11 +33,7 @@ final class ImageSending {
       for (Descriptor blob : blobs(manifest)) {
         tally.send(blob, layout.blob(blob));
       }
-      String type = one.mediaType() == null ? MediaTypes.MANIFEST : one.mediaType();
-      depot.put(
-          new Depot.Document(
-              Descriptor.of(type, one.digest(), one.size()), layout.documentBytes(one)),
-          one.digest());
+      depot.put(Depot.Document.in(layout, one), one.digest());
       if (one.artifactType() == null) {
         offers.add(new Offer(one.annotated(null), manifest));
       }

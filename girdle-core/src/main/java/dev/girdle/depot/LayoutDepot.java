@@ -202,23 +202,16 @@ public final class LayoutDepot implements Depot, AutoCloseable {
       } else {
         return; // found by an index
       }
-      write(ImageLayout.INDEX, ImageJson.bytes(ImageIndex.of(all, null)));
+      WholeFile.writeOpen(
+          place.resolve(ImageLayout.INDEX), ImageJson.bytes(ImageIndex.of(all, null)));
       if (layout == null) {
-        write(ImageLayout.MARK, ImageLayout.VERSION.getBytes(StandardCharsets.UTF_8));
+        WholeFile.writeOpen(
+            place.resolve(ImageLayout.MARK), ImageLayout.VERSION.getBytes(StandardCharsets.UTF_8));
         layout = ImageLayout.open(place).orElseThrow();
       }
     } catch (IOException e) {
       throw failed(e);
     }
-  }
-
-  private void write(String name, byte[] bytes) throws IOException {
-    WholeFile.write(
-        place.resolve(name),
-        work -> {
-          Files.write(work, bytes);
-          return true;
-        });
   }
 
   @Override

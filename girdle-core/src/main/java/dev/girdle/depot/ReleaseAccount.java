@@ -4,7 +4,6 @@ import dev.girdle.image.Annotations;
 import dev.girdle.image.Descriptor;
 import java.io.IOException;
 import java.time.Instant;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,10 +37,8 @@ public record ReleaseAccount(
     List<Descriptor> attached = depot.attached(release.top().descriptor());
     About about = About.read(depot, attached);
     Optional<Instant> created =
-        about
-            .word(Annotations.CREATED)
-            .or(() -> words(release).map(w -> w.get(Annotations.CREATED)))
-            .flatMap(ReleaseAccount::time);
+        Annotations.time(about.words(), Annotations.CREATED)
+            .or(() -> words(release).flatMap(w -> Annotations.time(w, Annotations.CREATED)));
     return new ReleaseAccount(
         release, about, Signatures.of(depot, release, attached, trusted), created);
   }
@@ -51,13 +48,5 @@ public record ReleaseAccount(
         .map(o -> o.manifest().annotations())
         .filter(a -> a != null)
         .findFirst();
-  }
-
-  private static Optional<Instant> time(String text) {
-    try {
-      return Optional.of(Instant.parse(text));
-    } catch (DateTimeParseException e) {
-      return Optional.empty(); // somebody else wrote it
-    }
   }
 }

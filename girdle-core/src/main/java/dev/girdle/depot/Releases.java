@@ -3,15 +3,11 @@ package dev.girdle.depot;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.semver4j.Semver;
 
 /** Releases and their order (Semantic Versioning 2.0.0). */
 public final class Releases {
-  private static final Pattern RANGE =
-      Pattern.compile("[~^<>=vVxX*0-9.\\s|-]*[0-9xX*][~^<>=xX*0-9.\\s|A-Za-z-]*");
-
   private Releases() {}
 
   /**
@@ -82,16 +78,6 @@ public final class Releases {
         || !isStable(release)
             && new Semver(semver.getMajor() + "." + semver.getMinor() + "." + semver.getPatch())
                 .satisfies(range);
-  }
-
-  /**
-   * Whether a text is a range of releases.
-   *
-   * @param text any text
-   * @return true if releases can be held against it
-   */
-  public static boolean isRange(String text) {
-    return RANGE.matcher(text).matches();
   }
 
   /**

@@ -1,5 +1,10 @@
 package dev.girdle.image;
 
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.Map;
+import java.util.Optional;
+
 /**
  * What descriptors, manifests and indexes are annotated with (OCI Image Format Specification 1.1,
  * "Pre-Defined Annotation Keys"), and Girdle's own words.
@@ -48,4 +53,19 @@ public final class Annotations {
   public static final String BYTES = "dev.girdle.bytes";
 
   private Annotations() {}
+
+  /**
+   * A time that stands in annotations.
+   *
+   * @param annotations by their keys
+   * @param key which
+   * @return empty if there is none, or it is not written as RFC 3339 has it
+   */
+  public static Optional<Instant> time(Map<String, String> annotations, String key) {
+    try {
+      return Optional.ofNullable(annotations.get(key)).map(Instant::parse);
+    } catch (DateTimeParseException e) {
+      return Optional.empty(); // somebody else wrote it
+    }
+  }
 }

@@ -1,10 +1,10 @@
 package dev.girdle.image;
 
+import dev.girdle.io.Sha256;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** Counts and digests what passes through. */
@@ -14,11 +14,7 @@ final class DigestedOutput extends FilterOutputStream {
 
   DigestedOutput(OutputStream out) {
     super(out);
-    try {
-      digest = MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e); // every Java has it
-    }
+    digest = Sha256.create();
   }
 
   @Override

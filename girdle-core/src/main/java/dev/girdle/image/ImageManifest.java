@@ -31,4 +31,34 @@ public record ImageManifest(
   public ImageManifest {
     layers = layers == null ? List.of() : List.copyOf(layers);
   }
+
+  /**
+   * What stands where there is no configuration ("Guidance for an Empty Descriptor").
+   *
+   * @return an empty object of JSON
+   */
+  public static byte[] nothing() {
+    return new byte[] {'{', '}'};
+  }
+
+  /**
+   * A manifest that attaches a document to another manifest.
+   *
+   * @param subject the manifest that it is attached to
+   * @param type what it is
+   * @param document the document
+   * @param annotations what is said of it; null for nothing
+   * @return a manifest, whose configuration is {@link #nothing()}
+   */
+  public static ImageManifest attaching(
+      Descriptor subject, String type, Descriptor document, Map<String, String> annotations) {
+    return new ImageManifest(
+        SCHEMA,
+        MediaTypes.MANIFEST,
+        type,
+        Descriptor.of(MediaTypes.EMPTY, nothing()),
+        List.of(document),
+        Descriptor.of(subject.mediaType(), subject.digest(), subject.size()),
+        annotations);
+  }
 }

@@ -26,8 +26,6 @@ public final class ImageWriter {
   /** What a descriptor of a layer of Girdle is annotated with: what the layer is called. */
   public static final String LAYER_NAME = "dev.girdle.layer";
 
-  private static final byte[] NOTHING = {'{', '}'};
-
   private final Path folder;
   private final SourceDate date;
   private final Compression compression;
@@ -178,15 +176,8 @@ public final class ImageWriter {
   public void attach(Descriptor image, String type, String title, byte[] document)
       throws IOException {
     Descriptor layer = blob(type, document).annotated(Map.of(Annotations.TITLE, title));
-    ImageManifest manifest =
-        new ImageManifest(
-            ImageManifest.SCHEMA,
-            MediaTypes.MANIFEST,
-            type,
-            blob(MediaTypes.EMPTY, NOTHING),
-            List.of(layer),
-            Descriptor.of(image.mediaType(), image.digest(), image.size()),
-            null);
+    blob(MediaTypes.EMPTY, ImageManifest.nothing());
+    ImageManifest manifest = ImageManifest.attaching(image, type, layer, null);
     attached.add(blob(MediaTypes.MANIFEST, ImageJson.bytes(manifest)).about(type));
   }
 

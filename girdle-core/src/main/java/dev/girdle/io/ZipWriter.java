@@ -226,7 +226,7 @@ public final class ZipWriter implements Closeable {
   /** How many bytes of a field that says nothing have to stand before a place (APPNOTE 4.5). */
   private int filling(long place) {
     int rest = (int) (place % alignment);
-    return rest == 0 ? 0 : 4 + (int) ((2L * alignment - (place + 4) % alignment) % alignment);
+    return rest == 0 ? 0 : 4 + (int) ((alignment - (place + 4) % alignment) % alignment);
   }
 
   private void common(ByteBuffer header, Entry entry, boolean big, int extra) {

@@ -50,6 +50,22 @@ public final class WholeFile {
   }
 
   /**
+   * Writes a file that whoever may use its folder can read, in place of the one that is there.
+   *
+   * @param file as above
+   * @param bytes all of it
+   * @throws IOException as above
+   */
+  public static void writeOpen(Path file, byte[] bytes) throws IOException {
+    write(
+        file,
+        work -> {
+          Files.write(work, bytes);
+          return true;
+        });
+  }
+
+  /**
    * Makes a file in place of the one that is there.
    *
    * @param file its folder is made if it is not there

@@ -4,6 +4,7 @@ import dev.girdle.app.Item;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
+import dev.girdle.closure.NumberedDemands;
 import dev.girdle.closure.Reached;
 import dev.girdle.closure.Strength;
 import dev.girdle.ecosystem.Shape;
@@ -14,7 +15,6 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** The first demands of all that is in the closure, for whoever gets the artifact alone. */
 final class DemandsFile {
@@ -23,12 +23,12 @@ final class DemandsFile {
   private final Map<String, Integer> components = new LinkedHashMap<>();
   private final Map<How, Integer> ways = new LinkedHashMap<>();
   private final Map<Item, Integer> items = new IdentityHashMap<>();
-  private final Map<Demand, Integer> numbers = new IdentityHashMap<>();
-  private final List<Demands.Asked> asked = new ArrayList<>();
+  private final NumberedDemands numbers;
 
   DemandsFile(Analysis analysis) {
     this.analysis = analysis;
     this.closure = analysis.closure();
+    this.numbers = new NumberedDemands(closure);
   }
 
   LayoutFile file(Shape shape) {
@@ -49,8 +49,10 @@ final class DemandsFile {
               item.path(),
               item.name().equals(item.path()) ? null : item.name(),
               item.weight(),
-              number(one.first())));
+              numbers.number(one.first())));
     }
+    List<Demands.Asked> asked =
+        numbers.all().stream().map(d -> asked(d, numbers.before(d).orElse(null))).toList();
     return new Demands(
         Demands.FORMAT,
         List.copyOf(components.keySet()),
@@ -63,21 +65,7 @@ final class DemandsFile {
     return all.computeIfAbsent(one, o -> all.size());
   }
 
-  /** The number of a demand; chains are long, so no recursion. */
-  private int number(Demand demand) {
-    List<Demand> fresh = new ArrayList<>();
-    Demand next = demand;
-    while (next != null && numbers.putIfAbsent(next, asked.size() + fresh.size()) == null) {
-      fresh.add(next);
-      next = closure.tellingBefore(next).orElse(null);
-    }
-    for (Demand one : fresh) {
-      asked.add(asked(one, closure.tellingBefore(one).map(numbers::get)));
-    }
-    return numbers.get(demand);
-  }
-
-  private Demands.Asked asked(Demand demand, Optional<Integer> after) {
+  private Demands.Asked asked(Demand demand, Integer after) {
     Integer by = demand.asker().map(items::get).orElse(null);
     boolean isPlain = by != null && demand.place().equals(demand.site().text());
     return new Demands.Asked(
@@ -88,6 +76,6 @@ final class DemandsFile {
         number(demand.how(), ways),
         demand.name(),
         demand.strength() == Strength.HARD ? null : demand.excuse(),
-        after.orElse(null));
+        after);
   }
 }

@@ -4,24 +4,18 @@ import dev.girdle.app.Target;
 import dev.girdle.depot.Depot;
 import dev.girdle.depot.Offer;
 import dev.girdle.depot.Release;
-import dev.girdle.depot.pieces.PieceDocuments;
 import dev.girdle.depot.pieces.PieceList;
-import dev.girdle.depot.pieces.PieceTable;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
 /** What it would cost to fetch artifacts, given what was received into a folder. */
 public final class Cost {
-  private final Depot depot;
-  private final Held held = new Held();
-  private final Set<String> known = new HashSet<>();
-  private Optional<String> form = Optional.empty();
+  private final Parts parts;
+  private final Held held;
+  private final Optional<String> form;
 
   /**
    * Looks at what is there.
@@ -30,24 +24,11 @@ public final class Cost {
    * @param folder a folder that releases are received into; need not exist
    */
   public Cost(Depot depot, Path folder) {
-    this.depot = depot;
-    if (!Files.isDirectory(folder)) {
-      return;
-    }
+    this.parts = new Parts(depot, ReceivingFolder.parts(folder));
     try {
       Received received = ReceivingFolder.read(folder);
-      form = Optional.ofNullable(received.form());
-      for (Received.Placed one : received.placed()) {
-        Path place = folder.resolve(one.release());
-        if (Files.isDirectory(place)) {
-          Parts.kept(ReceivingFolder.parts(folder), one.manifest())
-              .ifPresent(
-                  k -> {
-                    held.add(place, k.list(), k.pieces());
-                    k.parts().forEach(p -> known.add(p.digest()));
-                  });
-        }
-      }
+      this.held = Held.in(folder, received);
+      this.form = Optional.ofNullable(received.form());
     } catch (IOException e) {
       throw ReceivingFolder.failed(folder, e);
     }
@@ -83,21 +64,16 @@ public final class Cost {
     if (offer.isImage() || offer.list().isEmpty()) {
       return offer.bytes();
     }
-    if (known.contains(offer.where().digest())) {
+    if (held.knows(offer.where())) {
       return 0;
     }
     long bytes = offer.manifest().config().size();
-    bytes += known.contains(offer.list().get().digest()) ? 0 : offer.list().get().size();
-    List<PieceTable> tables = new ArrayList<>();
+    bytes += held.knows(offer.list().get()) ? 0 : offer.list().get().size();
     for (Offer.Pack pack : offer.packs()) {
-      bytes += known.contains(pack.table().digest()) ? 0 : pack.table().size();
-      tables.add(
-          PieceDocuments.read(depot.bytes(pack.table(), PieceDocuments.LARGEST), PieceTable.class));
+      bytes += held.knows(pack.table()) ? 0 : pack.table().size();
     }
-    Pieces pieces = new Pieces(tables);
-    PieceList list =
-        PieceDocuments.read(
-            depot.bytes(offer.list().get(), PieceDocuments.LARGEST), PieceList.class);
+    PieceList list = parts.list(offer);
+    Pieces pieces = parts.pieces(offer);
     Assembly.requireHarmless(list, pieces);
     long[] missing = new long[1];
     Set<String> counted = new HashSet<>();

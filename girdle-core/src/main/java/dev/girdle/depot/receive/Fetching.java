@@ -57,12 +57,28 @@ final class Fetching {
    * @throws IOException if they cannot be taken
    */
   void fetch(BitSet wanted, Taker taker) throws IOException {
+    try (InOrder<List<Come>> work =
+        new InOrder<>(
+            "pieces",
+            come -> {
+              for (Come one : come) {
+                if (one.bytes != null) {
+                  taker.piece(one.index, one.bytes);
+                  wanted.clear(one.index);
+                }
+              }
+            })) {
+      fetchAll(wanted, work);
+    }
+  }
+
+  private void fetchAll(BitSet wanted, InOrder<List<Come>> work) throws IOException {
     for (int tries = 0; !wanted.isEmpty(); ) {
       int before = wanted.cardinality();
       IOException broken = null;
       for (Span span : spans(wanted)) {
         try {
-          fetch(span, wanted, taker);
+          fetch(span, wanted, work);
         } catch (BrokenOff e) {
           broken = e;
           break;
@@ -120,20 +136,9 @@ final class Fetching {
     return pieces.start(number, index) + pieces.piece(number, index).packed();
   }
 
-  private void fetch(Span span, BitSet wanted, Taker taker) throws IOException {
+  private void fetch(Span span, BitSet wanted, InOrder<List<Come>> work) throws IOException {
     long from = pieces.start(number, span.first);
-    try (InOrder<List<Come>> work =
-            new InOrder<>(
-                "pieces",
-                come -> {
-                  for (Come one : come) {
-                    if (one.bytes != null) {
-                      taker.piece(one.index, one.bytes);
-                      wanted.clear(one.index);
-                    }
-                  }
-                });
-        InputStream in = opened(from, end(span.last) - from)) {
+    try (InputStream in = opened(from, end(span.last) - from)) {
       BrokenOff broken = read(in, span, (BitSet) wanted.clone(), work);
       work.finish();
       if (broken != null) {

@@ -2,6 +2,7 @@ package dev.girdle.depot.receive;
 
 import dev.girdle.depot.pieces.Piece;
 import dev.girdle.depot.pieces.PieceList;
+import dev.girdle.image.Descriptor;
 import dev.girdle.io.Sha256;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -9,20 +10,49 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Pieces that this machine has, in releases that it received earlier. */
 final class Held implements AutoCloseable {
   private final Map<String, Place> places = new HashMap<>();
+  private final Set<String> parts = new HashSet<>();
   private Path openFile;
   private FileChannel open;
 
   private record Place(Path file, long from, int bytes) {}
 
-  /** Adds what a release is put together of. */
-  void add(Path release, PieceList list, Pieces pieces) {
+  /** What the releases that lie in a folder are put together of, the newest first. */
+  static Held in(Path folder, Received received) {
+    Held held = new Held();
+    List<Received.Placed> placed = new ArrayList<>(received.placed());
+    Collections.reverse(placed);
+    for (Received.Placed one : placed) {
+      Path release = folder.resolve(one.release());
+      Optional<Parts.Known> known =
+          Files.isDirectory(release)
+              ? Parts.kept(ReceivingFolder.parts(folder), one.manifest())
+              : Optional.empty();
+      if (known.isPresent()) {
+        held.add(release, known.get().list(), known.get().pieces());
+        known.get().parts().forEach(p -> held.parts.add(p.digest()));
+      }
+    }
+    return held;
+  }
+
+  /** Whether a document that tells of these releases is here. */
+  boolean knows(Descriptor part) {
+    return parts.contains(part.digest());
+  }
+
+  private void add(Path release, PieceList list, Pieces pieces) {
     for (PieceList.File file : list.files()) {
       Path path = release.resolve(file.path());
       long[] at = new long[1];

@@ -6,10 +6,7 @@ import dev.girdle.depot.pieces.PieceList;
 import dev.girdle.ecosystem.Progress;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
-import java.util.Optional;
 
 /** An artifact that is put together from pieces, those that lie here already and others. */
 final class IncomingPieces implements Incoming {
@@ -25,7 +22,7 @@ final class IncomingPieces implements Incoming {
     this.offer = choice.offer();
     this.release = choice.release().name();
     this.folder = folder;
-    this.parts = new Parts(depot, folder);
+    this.parts = new Parts(depot, folder.parts());
     this.list = parts.list(offer);
   }
 
@@ -38,7 +35,7 @@ final class IncomingPieces implements Incoming {
   public long make(Path work, Progress progress) throws IOException {
     long total = Math.max(1, list.bytes());
     long[] done = new long[1];
-    try (Held held = held();
+    try (Held held = Held.in(folder.folder(), folder.received());
         Assembly assembly = new Assembly(list, parts.pieces(offer), offer.packs().size(), work)) {
       assembly.begin(
           held,
@@ -57,18 +54,6 @@ final class IncomingPieces implements Incoming {
       assembly.finish();
       return assembly.heldBytes();
     }
-  }
-
-  /** What the releases that lie there are put together of, the newest first. */
-  private Held held() {
-    Held held = new Held();
-    List<Received.Placed> placed = new ArrayList<>(folder.received().placed());
-    Collections.reverse(placed);
-    for (Received.Placed one : placed) {
-      Optional<Parts.Known> known = Parts.kept(folder.parts(), one.manifest());
-      known.ifPresent(k -> held.add(folder.release(one.release()), k.list(), k.pieces()));
-    }
-    return held;
   }
 
   @Override

@@ -10,6 +10,7 @@ import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageJson;
 import dev.girdle.image.ImageManifest;
 import dev.girdle.image.MediaTypes;
+import dev.girdle.place.WholeFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,7 +25,7 @@ import java.util.Set;
 /** The lists and tables of artifacts: those that are kept, and those of the depot. */
 final class Parts {
   private final Depot depot;
-  private final ReceivingFolder folder;
+  private final Path folder;
   private final Map<Descriptor, byte[]> fetched = new HashMap<>();
   private final Map<String, Pieces> pieces = new HashMap<>();
 
@@ -37,7 +38,13 @@ final class Parts {
    */
   record Known(PieceList list, Pieces pieces, Set<Descriptor> parts) {}
 
-  Parts(Depot depot, ReceivingFolder folder) {
+  /**
+   * Parts of artifacts.
+   *
+   * @param depot where they come from
+   * @param folder where some are kept
+   */
+  Parts(Depot depot, Path folder) {
     this.depot = depot;
     this.folder = folder;
   }
@@ -86,10 +93,15 @@ final class Parts {
     return pieces.get(key);
   }
 
+  /** Each part is fetched once, and not at all if it is kept. */
   private byte[] bytes(Descriptor blob) throws IOException {
-    Optional<byte[]> kept = kept(folder.parts(), blob);
-    byte[] bytes = kept.isPresent() ? kept.get() : depot.bytes(blob, PieceDocuments.LARGEST);
-    fetched.put(Descriptor.of(blob.mediaType(), blob.digest(), blob.size()), bytes);
+    Descriptor plain = Descriptor.of(blob.mediaType(), blob.digest(), blob.size());
+    byte[] bytes = fetched.get(plain);
+    if (bytes == null) {
+      Optional<byte[]> kept = kept(folder, blob);
+      bytes = kept.isPresent() ? kept.get() : depot.bytes(blob, PieceDocuments.LARGEST);
+      fetched.put(plain, bytes);
+    }
     return bytes;
   }
 
@@ -106,7 +118,7 @@ final class Parts {
   /** Keeps what was fetched for the next release. */
   void keepAll() throws IOException {
     for (Map.Entry<Descriptor, byte[]> one : fetched.entrySet()) {
-      folder.keep(one.getKey(), one.getValue());
+      WholeFile.writeOpen(folder.resolve(one.getKey().hex()), one.getValue());
     }
   }
 

@@ -43,20 +43,9 @@ record Received(
    * @param top the digest of what the release led to
    * @param receivedAt when, as RFC 3339 has it
    * @param signedBy the trusted key that signed it; null if none was asked for
-   * @param isMoving whether it was about to be moved in when this was written
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  record Placed(
-      String release,
-      String manifest,
-      String top,
-      String receivedAt,
-      String signedBy,
-      boolean isMoving) {
-    Placed moved() {
-      return new Placed(release, manifest, top, receivedAt, signedBy, false);
-    }
-  }
+  record Placed(String release, String manifest, String top, String receivedAt, String signedBy) {}
 
   /** Copies the lists. */
   Received {

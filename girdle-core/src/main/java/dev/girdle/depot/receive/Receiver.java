@@ -2,7 +2,6 @@ package dev.girdle.depot.receive;
 
 import dev.girdle.app.Target;
 import dev.girdle.artifact.Check;
-import dev.girdle.artifact.Finding;
 import dev.girdle.depot.CountingDepot;
 import dev.girdle.depot.Depot;
 import dev.girdle.depot.Releases;
@@ -10,7 +9,6 @@ import dev.girdle.depot.Signatures;
 import dev.girdle.depot.TrustedKey;
 import dev.girdle.depot.pieces.PieceList;
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageLayout;
@@ -224,7 +222,6 @@ public final class Receiver {
         there.write(now.with(placed(choice, signature)));
         output.moveIn();
       }
-      there.write(there.received().with(placed(choice, signature).moved()));
     }
     Optional<String> current = there.current();
     boolean isCurrent = check.map(Check::isGood).orElse(true) || order.regardless();
@@ -266,8 +263,7 @@ public final class Receiver {
         choice.offer().where().digest(),
         choice.release().top().descriptor().digest(),
         Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
-        signature.map(Signatures.Found::key).orElse(null),
-        true);
+        signature.map(Signatures.Found::key).orElse(null));
   }
 
   private Starters starters(Path dir) {
@@ -356,27 +352,18 @@ public final class Receiver {
       return Optional.empty();
     }
     Check check = Check.of(artifact, environment, progress);
-    requireWhole(check, artifact, isPlaced);
-    return Optional.of(check);
-  }
-
-  private static void requireWhole(Check check, Path place, boolean isPlaced) {
-    List<String> wrong =
-        check.findings().stream()
-            .filter(f -> f.part() == Finding.Part.CONTENTS && f.grade() == Finding.Grade.WRONG)
-            .map(f -> "  " + f.text())
-            .toList();
-    if (!wrong.isEmpty()) {
-      List<String> lines = new ArrayList<>();
-      lines.add(
-          isPlaced ? place + " is not as it was sealed:" : "what came is not as it was sealed:");
-      lines.addAll(wrong.subList(0, Math.min(20, wrong.size())));
-      lines.add(
-          isPlaced
-              ? "  Remove that folder and receive it again."
-              : "  Nothing was placed, and what was there is as it was.");
-      throw new GirdleException(Fault.APPLICATION, lines);
+    if (isPlaced) {
+      Check.requireWhole(
+          check.findings(),
+          artifact + " is not as it was sealed:",
+          "  Remove that folder and receive it again.");
+    } else {
+      Check.requireWhole(
+          check.findings(),
+          "what came is not as it was sealed:",
+          "  Nothing was placed, and what was there is as it was.");
     }
+    return Optional.of(check);
   }
 
   private static void forget(ReceivingFolder there) throws IOException {

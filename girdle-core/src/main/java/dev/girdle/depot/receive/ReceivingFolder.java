@@ -131,7 +131,6 @@ final class ReceivingFolder implements AutoCloseable {
     List<Received.Placed> placed =
         read.placed().stream()
             .filter(p -> Files.isDirectory(release(p.release()), LinkOption.NOFOLLOW_LINKS))
-            .map(Received.Placed::moved)
             .toList();
     Optional<String> current = current();
     List<String> history = new ArrayList<>(read.history());
@@ -153,12 +152,7 @@ final class ReceivingFolder implements AutoCloseable {
   }
 
   void write(Received newReceived) throws IOException {
-    WholeFile.write(
-        folder.resolve(OWN).resolve("received.json"),
-        work -> {
-          Files.write(work, ImageJson.bytes(newReceived));
-          return true;
-        });
+    WholeFile.writeOpen(folder.resolve(OWN).resolve("received.json"), ImageJson.bytes(newReceived));
     received = newReceived;
   }
 
@@ -180,15 +174,6 @@ final class ReceivingFolder implements AutoCloseable {
     return parts(folder);
   }
 
-  void keep(Descriptor blob, byte[] bytes) throws IOException {
-    WholeFile.write(
-        parts().resolve(blob.hex()),
-        work -> {
-          Files.write(work, bytes);
-          return true;
-        });
-  }
-
   /** The release that {@code current} leads to; empty if it leads to none. */
   Optional<String> current() throws IOException {
     Path link = folder.resolve(CURRENT);
@@ -208,12 +193,8 @@ final class ReceivingFolder implements AutoCloseable {
   /** Lets {@code current} lead to another release, in one step. */
   void point(String release) throws IOException {
     List<String> history = new ArrayList<>(received.history());
-    if (history.contains(release) && !history.get(history.size() - 1).equals(release)) {
-      history.remove(release);
-    }
-    if (history.isEmpty() || !history.get(history.size() - 1).equals(release)) {
-      history.add(release);
-    }
+    history.remove(release);
+    history.add(release);
     write(received.with(received.placed(), history));
     swing(release);
   }

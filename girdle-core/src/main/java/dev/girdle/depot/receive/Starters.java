@@ -2,16 +2,15 @@ package dev.girdle.depot.receive;
 
 import dev.girdle.depot.pieces.PieceList;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.place.WholeFile;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 
 /**
  * Links to the starters of whichever release is current, in a folder of the user's path. What is
@@ -73,13 +72,12 @@ final class Starters {
       if (Files.exists(link, LinkOption.NOFOLLOW_LINKS) && !isOurs(link)) {
         throw new IOException(link + " is there and leads elsewhere");
       }
-      Path work = folder.resolve("." + UUID.randomUUID().toString().substring(0, 8) + ".part");
-      Files.createSymbolicLink(work, current.resolve(path));
-      try {
-        Files.move(work, link, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-      } finally {
-        Files.deleteIfExists(work);
-      }
+      WholeFile.write(
+          link,
+          work -> {
+            Files.createSymbolicLink(work, current.resolve(path));
+            return true;
+          });
       made.add(link);
     }
     return made;
