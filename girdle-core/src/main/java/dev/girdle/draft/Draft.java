@@ -136,6 +136,7 @@ public final class Draft {
     line("  # identifier: " + identifier());
     line("  # homepage: https://ternhaven.example/");
     line("  # licence: Apache-2.0");
+    line("  # copyright: (c) 2026 the harbour office of Ternhaven");
     line("  # icon: icon.png             # a square PNG, 256 pixels wide or more");
   }
 

@@ -71,13 +71,14 @@ public record LayoutRequest(
   }
 
   /**
-   * How a folder with starters in {@code bin} is started.
+   * How a folder with starters is started.
    *
-   * @param byShell whether by the starter for {@code sh}, and not by that for {@code cmd}
+   * @param byShell whether by the starter for {@code sh} in {@code bin}, and not by the program for
+   *     Windows at its top
    * @return with {@code %s} for where it lies
    */
   public String startOfFolder(boolean byShell) {
-    return "%s/" + programFolder + "bin/" + main().label() + (byShell ? "" : ".cmd");
+    return "%s/" + (byShell ? programFolder + "bin/" + main().label() : main().label() + ".exe");
   }
 
   /**

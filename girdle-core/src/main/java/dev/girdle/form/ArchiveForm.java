@@ -22,6 +22,7 @@ import java.util.function.LongConsumer;
 public final class ArchiveForm implements Form {
   private final Pack pack;
   private final int alignment;
+  private final byte[] program;
 
   /**
    * Creates the form.
@@ -29,13 +30,28 @@ public final class ArchiveForm implements Form {
    * @param pack how the files are packed
    */
   public ArchiveForm(Pack pack) {
-    this(pack, 1);
+    this(pack, 1, new byte[0]);
+  }
+
+  /**
+   * Creates the form of an archive behind a program.
+   *
+   * @param pack how the files are packed
+   * @param program what stands before the first entry
+   */
+  public ArchiveForm(Pack pack, byte[] program) {
+    this(pack, 1, program);
   }
 
   /** The same for an archive in which bytes of files begin at multiples of a number only. */
   ArchiveForm(Pack pack, int alignment) {
+    this(pack, alignment, new byte[0]);
+  }
+
+  private ArchiveForm(Pack pack, int alignment, byte[] program) {
     this.pack = pack;
     this.alignment = alignment;
+    this.program = program;
   }
 
   @Override
@@ -45,8 +61,21 @@ public final class ArchiveForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
+    archive(layout, place, accounts, progress);
+  }
+
+  /** Writes it, and tells where its list of entries stands. */
+  ZipWriter.Directory archive(
+      Layout layout,
+      Path place,
+      Function<List<WrittenFile>, byte[]> accounts,
+      LongConsumer progress)
+      throws IOException {
+    ZipWriter.Directory directory;
+    byte[] head =
+        program.length > 0 ? program : layout.starting().head().getBytes(StandardCharsets.UTF_8);
     try (ZipWriter zip = new ZipWriter(place, pack.date(), pack.level(), alignment)) {
-      zip.head(layout.head().getBytes(StandardCharsets.UTF_8));
+      zip.head(head);
       List<WrittenFile> written = new ArrayList<>();
       boolean first = true;
       for (LayoutFile file : layout.files()) {
@@ -64,12 +93,14 @@ public final class ArchiveForm implements Form {
         zip.link(pack.top() + link.path(), link.target());
       }
       zip.compress(pack.top() + layout.recordPath(), Content.of(accounts.apply(written)), false);
+      directory = zip.directory();
     }
-    if (layout.head().isEmpty()) {
+    if (head.length == 0) {
       Permissions.plain(place);
     } else {
       Permissions.executable(place);
     }
+    return directory;
   }
 
   private String write(ZipWriter zip, LayoutFile file) throws IOException {

@@ -12,10 +12,14 @@ import dev.girdle.io.TreeFile;
 import dev.girdle.launch.BatchWords;
 import dev.girdle.launch.ShellWords;
 import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.LayoutRuntime;
+import dev.girdle.layout.LayoutStart;
+import dev.girdle.layout.Orders;
 import dev.girdle.layout.Packing;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.plan.Placement;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -110,6 +114,7 @@ public final class HostedLayout {
             List.of(),
             request.startOfFolder(!isForWindows()))
         .linking(all)
+        .starting(LayoutStart.by(request.startOfFolder(!isForWindows())).programmedBy(programs()))
         .with(new LayoutRuntime(title(), "", "whole", Map.of(), Map.of()), List.of());
   }
 
@@ -169,7 +174,9 @@ public final class HostedLayout {
         values.put("ENVIRONMENT", BatchWords.environment(start));
         values.put("START", start.opensWindow() ? "start \"\" " : "");
         String script = Template.fill(HostedLayout.class, "starter.cmd", values);
-        files.add(made(path + ".cmd", script.replace("\n", "\r\n"), "starts it on Windows"));
+        files.add(
+            made(
+                path + ".cmd", script.replace("\n", "\r\n"), "starts it on Windows, from scripts"));
       } else {
         values.put("PROGRAM", ShellWords.quoted(executable));
         values.put("PLACE", ShellWords.quoted(placement.place()));
@@ -183,6 +190,24 @@ public final class HostedLayout {
     return files;
   }
 
+  /** The programs that start it on Windows; none elsewhere. */
+  private List<WindowsStart> programs() {
+    List<WindowsStart> programs = new ArrayList<>();
+    String place = LayoutCommand.PLACE + "/" + HOST + placement.place();
+    for (LaunchSpec start : isForWindows() ? request.starts() : List.<LaunchSpec>of()) {
+      List<String> words = new ArrayList<>(start.options());
+      words.addAll(start.arguments());
+      words.replaceAll(w -> w.replace(PLACE_WORD, place));
+      Orders orders =
+          Orders.NONE
+              .and("file", (HOST + executable).replace('/', '\\'))
+              .and("program", (HOST + executable).replace('/', '\\'))
+              .and("word", words);
+      programs.add(WindowsStart.of(start, orders));
+    }
+    return programs;
+  }
+
   private static LayoutFile made(String path, String text, String reason) {
     return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), reason);
   }
@@ -192,7 +217,7 @@ public final class HostedLayout {
     String bin = request.programFolder() + "bin/";
     String starters =
         request.starts().stream()
-            .map(s -> "  " + bin + s.label() + (isForWindows() ? ".cmd" : "") + "\n")
+            .map(s -> "  " + (isForWindows() ? s.label() + ".exe" : bin + s.label()) + "\n")
             .collect(Collectors.joining());
     String text =
         """

@@ -5,6 +5,7 @@ import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.plan.AppMetadata;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -75,14 +76,13 @@ public final class Appearance {
           """
               .formatted(MenuEntry.FOLDER, id(), id()));
     }
-    if (isFor("windows") && icon.isPresent()) {
+    if (isFor("windows")) {
       notes.add(
           """
           On the desktop or in the start menu of Windows
-            Right-click bin\\%s.cmd and make a shortcut; in the shortcut's properties, choose
-            "Change Icon" and bin\\%s.ico. Move the shortcut, not the starter.
+            Right-click %s.exe and make a shortcut. Move the shortcut, not the program.
           """
-              .formatted(starts.get(0).label(), identity.name()));
+              .formatted(starts.get(0).label()));
     }
     return notes;
   }
@@ -98,19 +98,16 @@ public final class Appearance {
     Layout dressed = layout;
     if (isBundle()) {
       addBundle(files);
-      dressed = layout.startedBy("\"%s/" + bundle.starterPath() + "\"");
+      dressed = layout.starting(layout.starting().typed("\"%s/" + bundle.starterPath() + "\""));
     }
     if (hasMenuEntry()) {
       addMenuEntry(files);
     }
-    if (isFor("windows")) {
-      icon.ifPresent(
-          i ->
-              files.add(
-                  LayoutFile.made(
-                      "bin/" + identity.name() + ".ico",
-                      IconFiles.ico(i),
-                      "the icon for Windows")));
+    WindowsPrograms programs = new WindowsPrograms(identity, metadata, icon);
+    for (WindowsStart start : layout.starting().programs()) {
+      files.add(
+          LayoutFile.made(start.label() + ".exe", programs.starter(start), "starts it on Windows")
+              .asExecutable());
     }
     return dressed.plus(files).noticing(notices());
   }

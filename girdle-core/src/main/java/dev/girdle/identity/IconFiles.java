@@ -10,8 +10,8 @@ import java.util.Map;
 
 /** Files that hold one icon in several sizes, each as a PNG. */
 final class IconFiles {
-  private static final int ICO_HEADER = 6;
-  private static final int ICO_ENTRY = 16;
+  private static final int GROUP_HEADER = 6;
+  private static final int GROUP_ENTRY = 14;
   private static final int ICNS_HEADER = 8;
 
   /** Element types and their sizes in pixels; the last four are for screens of double density. */
@@ -33,24 +33,30 @@ final class IconFiles {
   private IconFiles() {}
 
   /**
-   * A Windows icon: ICONDIR, one ICONDIRENTRY per picture, then the pictures, which may be PNG
-   * files since Windows Vista (Microsoft, "Icons", resource formats).
+   * The pictures of an icon on Windows, which may be PNG files since Vista (Microsoft, "Icons").
    */
-  static byte[] ico(Icon icon) {
-    List<Integer> sizes = icon.sizes(16, 24, 32, 48, 64, 128, 256);
-    List<byte[]> pictures = sizes.stream().map(icon::png).toList();
-    int offset = ICO_HEADER + ICO_ENTRY * sizes.size();
-    int length = offset + pictures.stream().mapToInt(p -> p.length).sum();
-    ByteBuffer out = ByteBuffer.allocate(length).order(ByteOrder.LITTLE_ENDIAN);
+  static List<byte[]> windowsPictures(Icon icon) {
+    return windowsSizes(icon).stream().map(icon::png).toList();
+  }
+
+  /** The list of those pictures: GRPICONDIR, and a GRPICONDIRENTRY for each; they count from 1. */
+  static byte[] iconGroup(Icon icon, List<byte[]> pictures) {
+    List<Integer> sizes = windowsSizes(icon);
+    ByteBuffer out =
+        ByteBuffer.allocate(GROUP_HEADER + GROUP_ENTRY * sizes.size())
+            .order(ByteOrder.LITTLE_ENDIAN);
     out.putShort((short) 0).putShort((short) 1).putShort((short) sizes.size());
     for (int i = 0; i < sizes.size(); i++) {
       byte edge = (byte) (sizes.get(i) >= 256 ? 0 : sizes.get(i)); // 0 stands for 256
       out.put(edge).put(edge).put((byte) 0).put((byte) 0);
-      out.putShort((short) 1).putShort((short) 32).putInt(pictures.get(i).length).putInt(offset);
-      offset += pictures.get(i).length;
+      out.putShort((short) 1).putShort((short) 32).putInt(pictures.get(i).length);
+      out.putShort((short) (i + 1));
     }
-    pictures.forEach(out::put);
     return out.array();
+  }
+
+  private static List<Integer> windowsSizes(Icon icon) {
+    return icon.sizes(16, 20, 24, 32, 40, 48, 64, 128, 256);
   }
 
   /**

@@ -67,7 +67,9 @@ public final class ZipTree implements FileTree {
     byte[] magic = Channels.head(channel, 4);
     boolean isZip = magic.length == 4 && magic[0] == 'P' && magic[1] == 'K';
     boolean isScript = magic.length == 4 && magic[0] == '#' && magic[1] == '!';
-    if (!isZip && !isScript) { // a script may stand before an archive, so that it can be started
+    boolean isProgram = magic.length == 4 && magic[0] == 'M' && magic[1] == 'Z';
+    boolean hasArchive = isZip || isScript || isProgram && ZipEnd.of(channel).isPresent();
+    if (!hasArchive) { // something may stand before an archive, so that it can be started
       channel.close();
       throw GirdleException.application(
           label

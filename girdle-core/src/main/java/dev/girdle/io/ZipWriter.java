@@ -237,6 +237,23 @@ public final class ZipWriter implements Closeable {
     header.putShort((short) extra);
   }
 
+  /**
+   * The list of all entries, which stands behind them.
+   *
+   * @param place where it starts
+   * @param entries how many it has, with those of folders and links
+   */
+  public record Directory(long place, int entries) {}
+
+  /**
+   * Where the list of entries goes, once all are there.
+   *
+   * @return true of the archive as it is closed, if nothing is added any more
+   */
+  public Directory directory() {
+    return new Directory(position, entries.size());
+  }
+
   @Override
   public void close() throws IOException {
     try (channel) {

@@ -19,12 +19,8 @@ import java.util.TreeMap;
  * @param recordPath where the record goes
  * @param leftOut what this layout leaves out beyond the closure's ballast
  * @param notices what the user should know about the laying out, one sentence each
- * @param start how the artifact is started, with {@code %s} for where it lies
+ * @param starting how it is started
  * @param runtime the runtime that goes along; empty if none does
- * @param head what stands before an archive, so that it can be started; empty for nothing
- * @param frame the text that an archive goes into; empty for none
- * @param commands how it is started where there is no shell, the main way first; empty if it has
- *     starters
  */
 public record Layout(
     List<LayoutFile> files,
@@ -33,11 +29,8 @@ public record Layout(
     String recordPath,
     List<Ballast> leftOut,
     List<String> notices,
-    String start,
-    Optional<LayoutRuntime> runtime,
-    String head,
-    Optional<TextFrame> frame,
-    List<LayoutCommand> commands) {
+    LayoutStart starting,
+    Optional<LayoutRuntime> runtime) {
   /** Copies the lists and checks that no path is there twice, and that no link leads out. */
   public Layout {
     files = List.copyOf(files);
@@ -45,7 +38,6 @@ public record Layout(
     folders = List.copyOf(folders);
     leftOut = List.copyOf(leftOut);
     notices = List.copyOf(notices);
-    commands = List.copyOf(commands);
     Set<String> paths = new HashSet<>();
     for (LayoutFile file : files) {
       if (!paths.add(file.path())) {
@@ -66,14 +58,14 @@ public record Layout(
   }
 
   /**
-   * A layout without a runtime.
+   * A layout without a runtime and links.
    *
    * @param files in the order in which a form that packs writes them
    * @param folders that are to be named explicitly
    * @param recordPath where the record goes
    * @param leftOut what this layout leaves out beyond the closure's ballast
    * @param notices what the user should know
-   * @param start how the artifact is started
+   * @param start how the artifact is started, with {@code %s} for where it lies
    */
   public Layout(
       List<LayoutFile> files,
@@ -89,53 +81,18 @@ public record Layout(
         recordPath,
         leftOut,
         notices,
-        start,
-        Optional.empty(),
-        "",
-        Optional.empty(),
-        List.of());
+        LayoutStart.by(start),
+        Optional.empty());
   }
 
   /**
-   * The same layout with a head.
+   * The same layout, started in another way.
    *
-   * @param newHead what stands before an archive
+   * @param other how it is started
    * @return a new layout
    */
-  public Layout headedBy(String newHead) {
-    return new Layout(
-        files,
-        links,
-        folders,
-        recordPath,
-        leftOut,
-        notices,
-        start,
-        runtime,
-        newHead,
-        frame,
-        commands);
-  }
-
-  /**
-   * The same layout for an archive in a text.
-   *
-   * @param text what it goes into
-   * @return a new layout
-   */
-  public Layout framedBy(TextFrame text) {
-    return new Layout(
-        files,
-        links,
-        folders,
-        recordPath,
-        leftOut,
-        notices,
-        start,
-        runtime,
-        head,
-        Optional.of(text),
-        commands);
+  public Layout starting(LayoutStart other) {
+    return new Layout(files, links, folders, recordPath, leftOut, notices, other, runtime);
   }
 
   /**
@@ -146,20 +103,15 @@ public record Layout(
    * @return a new layout
    */
   public Layout with(LayoutRuntime bundled, List<LayoutFile> itsFiles) {
-    List<LayoutFile> all = new ArrayList<>(files);
-    all.addAll(itsFiles);
     return new Layout(
-        all,
+        both(files, itsFiles),
         links,
         folders,
         recordPath,
         leftOut,
         notices,
-        start,
-        Optional.of(bundled),
-        head,
-        frame,
-        commands);
+        starting,
+        Optional.of(bundled));
   }
 
   /**
@@ -169,10 +121,8 @@ public record Layout(
    * @return a new layout
    */
   public Layout plus(List<LayoutFile> more) {
-    List<LayoutFile> all = new ArrayList<>(files);
-    all.addAll(more);
     return new Layout(
-        all, links, folders, recordPath, leftOut, notices, start, runtime, head, frame, commands);
+        both(files, more), links, folders, recordPath, leftOut, notices, starting, runtime);
   }
 
   /**
@@ -182,31 +132,8 @@ public record Layout(
    * @return a new layout
    */
   public Layout noticing(List<String> more) {
-    List<String> all = new ArrayList<>(notices);
-    all.addAll(more);
     return new Layout(
-        files, links, folders, recordPath, leftOut, all, start, runtime, head, frame, commands);
-  }
-
-  /**
-   * The same layout, started in another way.
-   *
-   * @param newStart how the artifact is started, with {@code %s} for where it lies
-   * @return a new layout
-   */
-  public Layout startedBy(String newStart) {
-    return new Layout(
-        files,
-        links,
-        folders,
-        recordPath,
-        leftOut,
-        notices,
-        newStart,
-        runtime,
-        head,
-        frame,
-        commands);
+        files, links, folders, recordPath, leftOut, both(notices, more), starting, runtime);
   }
 
   /**
@@ -216,30 +143,13 @@ public record Layout(
    * @return a new layout
    */
   public Layout linking(List<LayoutLink> more) {
-    List<LayoutLink> all = new ArrayList<>(links);
-    all.addAll(more);
     return new Layout(
-        files, all, folders, recordPath, leftOut, notices, start, runtime, head, frame, commands);
+        files, both(links, more), folders, recordPath, leftOut, notices, starting, runtime);
   }
 
-  /**
-   * The same layout for where there is no shell.
-   *
-   * @param newCommands how it is started, the main way first
-   * @return a new layout
-   */
-  public Layout commandedBy(List<LayoutCommand> newCommands) {
-    return new Layout(
-        files,
-        links,
-        folders,
-        recordPath,
-        leftOut,
-        notices,
-        start,
-        runtime,
-        head,
-        frame,
-        newCommands);
+  private static <T> List<T> both(List<T> some, List<T> more) {
+    List<T> all = new ArrayList<>(some);
+    all.addAll(more);
+    return all;
   }
 }

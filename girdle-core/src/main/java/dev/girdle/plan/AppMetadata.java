@@ -13,6 +13,8 @@ import java.util.Optional;
  * @param identifier in reverse-domain notation, for systems that tell applications apart by it
  * @param homepage an address
  * @param licence an SPDX identifier or expression
+ * @param copyright whose it is: "(c) 2026 the harbour office"; empty for nothing
+ * @param rights with which it has to run where a system asks for them
  * @param icons PNG files of one picture in one or more sizes; empty for none
  */
 public record AppMetadata(
@@ -22,7 +24,19 @@ public record AppMetadata(
     Optional<String> identifier,
     Optional<String> homepage,
     Optional<String> licence,
+    Optional<String> copyright,
+    Rights rights,
     List<Path> icons) {
+  /** With which rights a program runs. */
+  public enum Rights {
+    /** Those of whoever starts it. */
+    USER,
+    /** The most that whoever starts it can have. */
+    HIGHEST,
+    /** Those of an administrator, or it does not start. */
+    ADMINISTRATOR
+  }
+
   /** Nothing is said. */
   public static final AppMetadata NONE =
       new AppMetadata(
@@ -32,6 +46,8 @@ public record AppMetadata(
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
+          Optional.empty(),
+          Rights.USER,
           List.of());
 
   /** Copies the list. */

@@ -7,7 +7,9 @@ public enum Hiding {
   /** Another home, working folder and environment only: what is hidden can still be found. */
   ENVIRONMENT(
       "with a fresh home and an empty environment only; this system gives no namespaces, so what lies"
-          + " elsewhere on this machine could still be found");
+          + " elsewhere on this machine could still be found"),
+  /** Wine, with drives of its own: no true Windows, and nothing of this machine in sight. */
+  WINE("under Wine, in a Windows of its own; what Wine does not show, only a true Windows does");
 
   private final String text;
 

@@ -23,7 +23,7 @@ import java.util.Optional;
  * A container of an image, for one run: its files and nothing else, run as whom and with what the
  * image says. Gone with all that the program wrote when it is closed.
  */
-final class ImageSandbox implements AutoCloseable {
+final class ImageSandbox implements UnwatchedMachine {
   private static final String WORK = "/work";
 
   private final TemporaryFolder folder;
@@ -79,13 +79,18 @@ final class ImageSandbox implements AutoCloseable {
         "  It can be rehearsed on a machine that it is for only.");
   }
 
-  /** Where the output of the program is written, on this machine. */
-  Path seen() {
+  @Override
+  public Hiding hiding() {
+    return Hiding.NAMESPACES;
+  }
+
+  @Override
+  public Path seen() {
     return folder.path().resolve("seen");
   }
 
-  /** Where the program is started, on this machine. */
-  Path work(Rehearsal rehearsal) {
+  @Override
+  public Path work(Rehearsal rehearsal) {
     return folder.path().resolve("root").resolve(place(rehearsal).substring(1)).normalize();
   }
 
@@ -96,8 +101,8 @@ final class ImageSandbox implements AutoCloseable {
         : planned == null || planned.isBlank() ? "/" : planned;
   }
 
-  /** A process that does what a rehearsal says; nothing is started yet. */
-  ProcessBuilder process(Rehearsal rehearsal) throws IOException {
+  @Override
+  public ProcessBuilder process(Rehearsal rehearsal) throws IOException {
     ImageConfig.Run run = config.config();
     if (rehearsal.folder().isPresent()) {
       Folders.copy(rehearsal.folder().get(), work(rehearsal));

@@ -53,6 +53,12 @@ record ProcessRun(
     }
   }
 
+  /** The same, with line ends as this system has them, so that it can be compared. */
+  ProcessRun withPlainLineEnds() {
+    return new ProcessRun(
+        status, millis, isUp, isLate, output.replace("\r\n", "\n"), errors.replace("\r\n", "\n"));
+  }
+
   private static long left(long begin, Rehearsal rehearsal) {
     return Math.max(0, rehearsal.seconds() * 1000L - (System.nanoTime() - begin) / 1_000_000);
   }

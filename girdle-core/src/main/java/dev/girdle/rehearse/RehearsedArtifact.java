@@ -163,6 +163,21 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
     return there + "/" + starter;
   }
 
+  /** Whether it is for Windows, and nothing that another system starts. */
+  boolean isForWindows() {
+    return content.target() != null && content.target().startsWith("windows-");
+  }
+
+  /**
+   * The program that starts it on Windows.
+   *
+   * @param there where it lies on that Windows
+   * @param name the name of the entry
+   */
+  Path program(Path there, String name) {
+    return content.form().equals("executable") ? there : there.resolve(name + ".exe");
+  }
+
   private String names() {
     return String.join(
         ", ", content.entries().stream().map(ArtifactRecord.StartEntry::name).toList());

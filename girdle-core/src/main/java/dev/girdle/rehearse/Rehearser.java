@@ -54,6 +54,11 @@ public final class Rehearser {
     this.request = request;
     this.namespaces = Namespaces.words(request.network());
     boolean needs = content.needsRuntime() && !subject.isImage();
+    if (needs && isUnderWine()) {
+      throw GirdleException.machine(
+          artifact + " brings no " + content.runtime().language() + " along, and Wine has none",
+          "  Seal it with a runtime that goes along to rehearse it here, or rehearse it on Windows.");
+    }
     if (needs && runtime.isEmpty()) {
       String language = content.runtime().language();
       throw GirdleException.machine(
@@ -100,7 +105,19 @@ public final class Rehearser {
           "  Name a line that the program prints once it is up, or leave out --no-network.");
     }
     if (subject.isImage()) {
-      return inContainer(rehearsal);
+      String main = subject.entry("");
+      if (!rehearsal.entry().isEmpty() && !subject.entry(rehearsal.entry()).equals(main)) {
+        throw GirdleException.request("an image starts one program, and this one starts " + main);
+      }
+      return unwatched(rehearsal, () -> ImageSandbox.of(subject.artifact(), namespaces));
+    }
+    if (isUnderWine()) {
+      if (request.bare() || !request.network()) {
+        throw GirdleException.request(
+            "under Wine there is no machine that is bare or without a network",
+            "  Rehearse a build for this system so, or on Windows.");
+      }
+      return unwatched(rehearsal, () -> WineSandbox.of(subject));
     }
     try (Sandbox sandbox = Sandbox.of(subject, request, namespaces, runtime)) {
       return perform(rehearsal, sandbox);
@@ -110,13 +127,20 @@ public final class Rehearser {
     }
   }
 
-  private RunResult inContainer(Rehearsal rehearsal) {
-    String main = subject.entry("");
-    if (!rehearsal.entry().isEmpty() && !subject.entry(rehearsal.entry()).equals(main)) {
-      throw GirdleException.request("an image starts one program, and this one starts " + main);
-    }
-    try (ImageSandbox sandbox = ImageSandbox.of(subject.artifact(), namespaces)) {
-      ProcessRun run = ProcessRun.of(sandbox.process(rehearsal), rehearsal, sandbox.seen());
+  private boolean isUnderWine() {
+    return subject.isForWindows() && !System.getProperty("os.name").startsWith("Windows");
+  }
+
+  /** Makes a machine. */
+  @FunctionalInterface
+  private interface Making {
+    UnwatchedMachine machine() throws IOException;
+  }
+
+  private RunResult unwatched(Rehearsal rehearsal, Making making) {
+    try (UnwatchedMachine sandbox = making.machine()) {
+      ProcessRun told = ProcessRun.of(sandbox.process(rehearsal), rehearsal, sandbox.seen());
+      ProcessRun run = sandbox.hiding() == Hiding.WINE ? told.withPlainLineEnds() : told;
       List<String> lines = new ArrayList<>(run.errors().lines().toList());
       lines.addAll(run.output().lines().toList());
       Verdict verdict = new Verdict(rehearsal, run);
@@ -127,7 +151,7 @@ public final class Rehearser {
       }
       return new RunResult(
           rehearsal,
-          Hiding.NAMESPACES,
+          sandbox.hiding(),
           given,
           run.status(),
           run.millis(),

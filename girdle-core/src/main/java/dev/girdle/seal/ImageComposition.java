@@ -85,7 +85,7 @@ final class ImageComposition implements AutoCloseable {
 
   /** Where nothing lies below, somebody has to start the program. */
   private void requireRuntime() {
-    String program = layout.commands().get(0).words().get(0);
+    String program = layout.starting().commands().get(0).words().get(0);
     if (program.startsWith(LayoutCommand.PLACE)) {
       return;
     }
@@ -244,11 +244,8 @@ final class ImageComposition implements AutoCloseable {
         layout.recordPath(),
         layout.leftOut(),
         notices(),
-        layout.start(),
-        layout.runtime(),
-        "",
-        Optional.empty(),
-        layout.commands());
+        layout.starting(),
+        layout.runtime());
   }
 
   List<String> notices() {
@@ -294,7 +291,7 @@ final class ImageComposition implements AutoCloseable {
 
   private ImageConfig.Run run() {
     LaunchSpec main = analysis.application().starts().get(0);
-    LayoutCommand command = layout.commands().get(0);
+    LayoutCommand command = layout.starting().commands().get(0);
     String here = "/" + place.replaceFirst("/$", "");
     Map<String, String> labels = new LinkedHashMap<>(annotations());
     labels.putAll(wishes.labels());

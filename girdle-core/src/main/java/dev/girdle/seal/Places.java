@@ -4,6 +4,7 @@ import dev.girdle.app.Identity;
 import dev.girdle.app.Target;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Compression;
 import dev.girdle.place.Output;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
@@ -44,7 +45,7 @@ final class Places {
       inputs.add(plan.source().app());
       for (FormRequest form : plan.output().forms()) {
         if (form.kind() == FormKind.EXECUTABLE) {
-          refuseExecutable(plan, target, problems);
+          refusePacking(form, target, problems);
         }
         if (form.kind() == FormKind.IMAGE && target.filter(t -> !isLinux(t)).isPresent()) {
           problems.add("container images are made for Linux, not for " + target.get().text());
@@ -90,11 +91,16 @@ final class Places {
     return found;
   }
 
-  private static void refuseExecutable(Plan plan, Optional<Target> target, List<String> problems) {
-    if (target.filter(t -> t.system().equals("windows")).isPresent()) {
+  private static void refusePacking(
+      FormRequest form, Optional<Target> target, List<String> problems) {
+    if (isWindows(target) && form.compression() != Compression.GZIP) {
       problems.add(
-          "there is no executable for windows yet; zip makes a folder in one file that starts there");
+          "an executable for windows unpacks itself, and knows gzip alone; leave --packing away");
     }
+  }
+
+  private static boolean isWindows(Optional<Target> target) {
+    return target.filter(t -> t.system().equals("windows")).isPresent();
   }
 
   private static boolean isLinux(Target target) {
@@ -113,7 +119,7 @@ final class Places {
     return switch (form.kind()) {
       case IMAGE -> identity.fileName() + "-image.tar";
       case FOLDER -> base;
-      case EXECUTABLE -> base + ".run";
+      case EXECUTABLE -> base + (isWindows(target) ? ".exe" : ".run");
       case ZIP -> base + ".zip";
       case TGZ -> base + ".tgz";
       case ARCHIVE -> base + "." + analysis.ecosystem().support().archive();

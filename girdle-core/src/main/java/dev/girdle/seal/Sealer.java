@@ -11,12 +11,15 @@ import dev.girdle.form.ExecutableForm;
 import dev.girdle.form.FolderForm;
 import dev.girdle.form.Form;
 import dev.girdle.form.Pack;
+import dev.girdle.form.ProgramForm;
 import dev.girdle.form.TarForm;
 import dev.girdle.form.TextForm;
+import dev.girdle.identity.WindowsPrograms;
 import dev.girdle.io.Compression;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.place.Output;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
@@ -210,18 +213,41 @@ public final class Sealer {
       case FOLDER -> new FolderForm(date);
       case ZIP, ARCHIVE -> {
         Pack pack = new Pack(date, request.level(), Compression.GZIP, top);
-        yield layout.frame().isPresent()
-            ? new TextForm(pack, layout.frame().get())
+        yield layout.starting().frame().isPresent()
+            ? new TextForm(pack, layout.starting().frame().get())
             : new ArchiveForm(pack);
       }
       case IMAGE -> throw new IllegalStateException("images are made of several layouts");
       case TGZ -> new TarForm(new Pack(date, request.level(), Compression.GZIP, top));
-      case EXECUTABLE ->
-          isSelfStartingArchive(analysis, request)
-              ? new ArchiveForm(new Pack(date, request.level(), request.compression(), ""))
-              : new ExecutableForm(
-                  new Pack(date, request.level(), request.compression(), ""), head(analysis));
+      case EXECUTABLE -> {
+        Pack pack = new Pack(date, request.level(), request.compression(), "");
+        boolean isArchive = isSelfStartingArchive(analysis, request);
+        if (isForWindows(analysis)) {
+          yield program(analysis, layout, pack, isArchive);
+        }
+        yield isArchive ? new ArchiveForm(pack) : new ExecutableForm(pack, head(analysis));
+      }
     };
+  }
+
+  private static boolean isForWindows(Analysis analysis) {
+    return analysis.plan().choice().target().filter(t -> t.system().equals("windows")).isPresent();
+  }
+
+  private static Form program(Analysis analysis, Layout layout, Pack pack, boolean isArchive) {
+    List<WindowsStart> starts = layout.starting().programs();
+    if (!layout.links().isEmpty()) {
+      throw GirdleException.application(
+          "it has symbolic links, the first of them "
+              + layout.links().get(0).path()
+              + ", and Windows keeps none in what is unpacked there",
+          "  Hand over what they lead to in their place.");
+    }
+    Identity identity = analysis.application().identity();
+    WindowsPrograms programs = new WindowsPrograms(identity, analysis.plan().metadata());
+    return isArchive
+        ? new ArchiveForm(pack, programs.starter(starts.get(0)))
+        : new ProgramForm(pack, identity.name(), payload -> programs.unpacker(starts, payload));
   }
 
   /**
@@ -272,9 +298,9 @@ public final class Sealer {
   }
 
   private static String start(FormRequest request, Layout layout, Path place, String top) {
-    String inside = layout.start().formatted(top.replaceFirst("/$", ""));
+    String inside = layout.starting().line().formatted(top.replaceFirst("/$", ""));
     return switch (request.kind()) {
-      case FOLDER, ARCHIVE, IMAGE -> layout.start().formatted(place);
+      case FOLDER, ARCHIVE, IMAGE -> layout.starting().line().formatted(place);
       case EXECUTABLE ->
           place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
       case ZIP -> "unzip " + place + " && " + inside;

@@ -10,6 +10,8 @@ import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.Orders;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.plan.AppMetadata;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -39,6 +41,8 @@ class AppearanceTest {
         Optional.of("org.ternhaven.tidebook"),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
+        AppMetadata.Rights.USER,
         List.of(icon));
   }
 
@@ -94,15 +98,19 @@ class AppearanceTest {
     assertThat(list.get("CFBundleIdentifier").toJavaObject()).isEqualTo("org.ternhaven.tidebook");
     assertThat(list.get("CFBundleShortVersionString").toJavaObject()).isEqualTo("1.4");
     assertThat(list.get("CFBundleIconFile").toJavaObject()).isEqualTo("tidebook.icns");
-    assertThat(layout.start()).isEqualTo("\"%s/Tide-Book.app/Contents/MacOS/tidebook\"");
+    assertThat(layout.starting().line()).isEqualTo("\"%s/Tide-Book.app/Contents/MacOS/tidebook\"");
   }
 
   @Test
-  void windowsGetsAnIconBesideTheStarter() throws IOException {
+  void windowsGetsAProgramForEachWayToStartIt() throws IOException {
     Appearance windows = of(metadata("Tide Book"), false, "windows-x64");
-    assertThat(windows.dress(EMPTY).files())
+    List<WindowsStart> starts =
+        List.of(
+            new WindowsStart("tidebook", false, Orders.NONE),
+            new WindowsStart("almanac", true, Orders.NONE));
+    assertThat(windows.dress(EMPTY.starting(EMPTY.starting().programmedBy(starts))).files())
         .extracting(LayoutFile::path)
-        .containsExactly("bin/tidebook.ico");
+        .containsExactly("tidebook.exe", "almanac.exe");
     assertThat(windows.receiverNotes()).hasSize(1).first().asString().contains("shortcut");
   }
 

@@ -74,19 +74,23 @@ class IconTest {
   @Test
   void systemsCanReadTheirFiles() throws IOException {
     Icon icon = Icon.of(List.of(png(512, 512, "c.png"))).orElseThrow();
-    assertThat(widthsOfIco(IconFiles.ico(icon))).containsExactly(16, 24, 32, 48, 64, 128, 256);
+    assertThat(widthsInWindows(icon)).containsExactly(16, 20, 24, 32, 40, 48, 64, 128, 256);
     assertThat(widthsOfIcns(IconFiles.icns(icon))).contains(16, 32, 64, 128, 256, 512);
   }
 
-  /** As Windows reads it: a directory of pictures, each with its place and length. */
-  private static List<Integer> widthsOfIco(byte[] ico) throws IOException {
-    ByteBuffer in = ByteBuffer.wrap(ico).order(ByteOrder.LITTLE_ENDIAN);
+  /** As Windows reads it: a list of pictures, each with its size, length and number. */
+  private static List<Integer> widthsInWindows(Icon icon) throws IOException {
+    List<byte[]> pictures = IconFiles.windowsPictures(icon);
+    ByteBuffer in = ByteBuffer.wrap(IconFiles.iconGroup(icon, pictures));
+    in.order(ByteOrder.LITTLE_ENDIAN);
     assertThat(in.getShort(2)).isEqualTo((short) 1);
     List<Integer> widths = new ArrayList<>();
     for (int i = 0; i < in.getShort(4); i++) {
-      int entry = 6 + 16 * i;
+      int entry = 6 + 14 * i;
       int width = in.get(entry) & 0xff;
-      widths.add(width(ico, in.getInt(entry + 12), in.getInt(entry + 8)));
+      byte[] picture = pictures.get(in.getShort(entry + 12) - 1);
+      assertThat(in.getInt(entry + 8)).isEqualTo(picture.length);
+      widths.add(width(picture, 0, picture.length));
       assertThat(width == 0 ? 256 : width).isEqualTo(widths.get(i));
     }
     return widths;

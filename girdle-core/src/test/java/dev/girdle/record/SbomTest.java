@@ -22,6 +22,8 @@ class SbomTest {
           Optional.empty(),
           Optional.empty(),
           Optional.of("Apache-2.0"),
+          Optional.empty(),
+          AppMetadata.Rights.USER,
           List.of());
 
   private static Sbom.Part part(String label, String licence, boolean pruned) {

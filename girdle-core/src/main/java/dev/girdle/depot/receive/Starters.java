@@ -32,9 +32,15 @@ final class Starters {
     return list.files().stream()
         .filter(f -> Boolean.TRUE.equals(f.executable()))
         .map(PieceList.File::path)
-        .filter(p -> !list.isFolder() || p.startsWith(BIN) && p.indexOf('/', BIN.length()) < 0)
+        .filter(p -> !list.isFolder() || isStarter(p))
         .filter(p -> !p.endsWith(".cmd"))
         .toList();
+  }
+
+  private static boolean isStarter(String path) {
+    return path.startsWith(BIN)
+        ? path.indexOf('/', BIN.length()) < 0
+        : path.endsWith(".exe") && path.indexOf('/') < 0;
   }
 
   /** Refuses beforehand if something is in the way, or there is nothing to start. */

@@ -117,11 +117,11 @@ public final class FastStart {
   private void train(Path program, List<String> arguments, Path classes) throws IOException {
     List<String> command = new ArrayList<>();
     String list = "-XX:DumpLoadedClassList=" + classes;
-    boolean hasStarter = layout.commands().isEmpty();
+    boolean hasStarter = layout.starting().commands().isEmpty();
     if (hasStarter) {
       command.add(program.resolve("bin").resolve(request.main().label()).toString());
     } else {
-      command.addAll(layout.commands().get(0).at(program.toString()));
+      command.addAll(layout.starting().commands().get(0).at(program.toString()));
       command.add(1, list);
     }
     command.addAll(arguments);

@@ -1,6 +1,7 @@
 package dev.girdle.java.launcher;
 
 import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.WaysToStart;
 import dev.girdle.java.bundle.RuntimeBundler;
 import dev.girdle.record.Demands;
 import dev.girdle.record.RecordFile;
@@ -30,7 +31,6 @@ public final class ReceiverReadme {
    */
   public static String text(List<Starter> starters, LayoutRequest request) {
     Starter starter = starters.get(0);
-    String name = starter.start().label();
     String title = starter.identity().title();
     boolean own = starter.bundled().isPresent();
     return """
@@ -45,7 +45,7 @@ public final class ReceiverReadme {
           %s.
 
         How to start it
-        %s%s  Arguments are passed on as they are. To start it from anywhere, make a symbolic link
+        %s  Arguments are passed on as they are. To start it from anywhere, make a symbolic link
           to the starter, or put the bin folder on the PATH.
 
         %s
@@ -64,8 +64,7 @@ public final class ReceiverReadme {
                 own
                     ? "Nothing: Java " + starter.bundled().get().version() + " comes with it"
                     : starter.need().text(),
-                ways(name, request),
-                others(starters, request),
+                WaysToStart.lines(request),
                 own
                     ? "If it has to be started with another Java"
                     : "If it does not find the right Java",
@@ -93,22 +92,5 @@ public final class ReceiverReadme {
         (path, what) ->
             lines.append("  " + path + " ".repeat(width - path.length()) + "  " + what + "\n"));
     return lines.toString();
-  }
-
-  private static String ways(String name, LayoutRequest request) {
-    boolean linux = request.isFor("linux");
-    boolean macos = request.isFor("macos");
-    String unix = linux && macos ? "Linux, macOS" : linux ? "Linux       " : "macOS       ";
-    String starter = request.programFolder() + "bin/" + name;
-    return (linux || macos ? "  " + unix + "   " + starter + "\n" : "")
-        + (request.isFor("windows") ? "  Windows        bin\\" + name + ".cmd\n" : "");
-  }
-
-  /** The other starters, each on a line of its own. */
-  private static String others(List<Starter> starters, LayoutRequest request) {
-    return starters.stream()
-        .skip(1)
-        .map(s -> "  also           " + request.programFolder() + "bin/" + s.start().label() + "\n")
-        .collect(Collectors.joining());
   }
 }

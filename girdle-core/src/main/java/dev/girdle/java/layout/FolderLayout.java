@@ -11,10 +11,13 @@ import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.java.launcher.ReceiverReadme;
 import dev.girdle.java.launcher.Starter;
 import dev.girdle.java.launcher.UnixStarter;
+import dev.girdle.java.launcher.WindowsProgram;
 import dev.girdle.java.launcher.WindowsStarter;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutStart;
 import dev.girdle.layout.Packing;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -60,16 +63,24 @@ public final class FolderLayout {
     if (request.shape() == Shape.BARE) {
       return new Layout(
               jars, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), main.start().label())
-          .commandedBy(starters.stream().map(DirectStart::of).toList());
+          .starting(
+              LayoutStart.by(main.start().label())
+                  .commandedBy(starters.stream().map(DirectStart::of).toList()));
     }
     List<LayoutFile> files = new ArrayList<>();
+    List<WindowsStart> programs = new ArrayList<>();
     for (Starter starter : starters) {
       String bin = request.programFolder() + "bin/" + starter.start().label();
       if (request.isForUnix()) {
         files.add(made(bin, UnixStarter.script(starter), "starts it on Unix").asExecutable());
       }
       if (request.isFor("windows")) {
-        files.add(made(bin + ".cmd", WindowsStarter.script(starter), "starts it on Windows"));
+        files.add(
+            made(
+                bin + ".cmd",
+                WindowsStarter.script(starter),
+                "starts it on Windows, from scripts"));
+        programs.add(WindowsProgram.of(starter));
       }
     }
     files.addAll(jars);
@@ -78,13 +89,9 @@ public final class FolderLayout {
             "README.txt",
             ReceiverReadme.text(starters, request),
             "tells the receiver how to start it"));
-    return new Layout(
-        files,
-        List.of(),
-        RecordFile.IN_FOLDER,
-        List.of(),
-        List.of(),
-        request.startOfFolder(request.isForUnix()));
+    String line = request.startOfFolder(request.isForUnix());
+    return new Layout(files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), line)
+        .starting(LayoutStart.by(line).programmedBy(programs));
   }
 
   private String lib() {

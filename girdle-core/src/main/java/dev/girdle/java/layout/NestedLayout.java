@@ -13,6 +13,7 @@ import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.java.launcher.Starter;
 import dev.girdle.java.launcher.UnixStarter;
+import dev.girdle.java.launcher.WindowsProgram;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
@@ -92,7 +93,7 @@ public final class NestedLayout {
             (JavaRelease.of(request.need().orElseThrow()).exactly()
                 ? "java --enable-preview -jar %s"
                 : "java -jar %s"));
-    return request.isSelfStarting() ? layout.headedBy(head(options)) : layout;
+    return request.isSelfStarting() ? selfStarting(layout, options) : layout;
   }
 
   /** What the archive says of itself, and with it what the jar says whose files lie at its top. */
@@ -157,8 +158,8 @@ public final class NestedLayout {
     return names;
   }
 
-  /** By which a Unix system starts the archive like any other program. */
-  private String head(LaunchOptions options) throws IOException {
+  /** Started by systems like any other program. */
+  private Layout selfStarting(Layout layout, LaunchOptions options) throws IOException {
     Starter starter =
         new Starter(
             request.application().identity(),
@@ -169,7 +170,12 @@ public final class NestedLayout {
             options.commandLine(),
             Optional.empty(),
             false);
-    return UnixStarter.head(starter, request.starts().size() == 1);
+    boolean isOnly = request.starts().size() == 1;
+    boolean isForWindows = request.target().filter(t -> t.system().equals("windows")).isPresent();
+    return layout.starting(
+        isForWindows
+            ? layout.starting().programmedBy(List.of(WindowsProgram.ofArchive(starter, isOnly)))
+            : layout.starting().headedBy(UnixStarter.head(starter, isOnly)));
   }
 
   private static List<String> notices(LaunchOptions options, EntryTable entries) {

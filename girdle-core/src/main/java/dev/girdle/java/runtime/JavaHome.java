@@ -1,12 +1,15 @@
 package dev.girdle.java.runtime;
 
 import dev.girdle.app.Target;
+import dev.girdle.binary.NativeCode;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FolderTree;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
 
@@ -47,8 +50,26 @@ public record JavaHome(
             Integer.parseInt(version.replaceFirst("\\D.*", "")),
             plain(release.getProperty("IMPLEMENTOR", "")),
             Target.called(
-                plain(release.getProperty("OS_NAME", "")),
-                plain(release.getProperty("OS_ARCH", "")))));
+                    plain(release.getProperty("OS_NAME", "")),
+                    plain(release.getProperty("OS_ARCH", "")))
+                .or(() -> ofLauncher(folder))));
+  }
+
+  /** What its launcher is made for. Not all who build one write that into the file. */
+  private static Optional<Target> ofLauncher(Path folder) {
+    for (String name : List.of("bin/java.exe", "bin/java")) {
+      Path launcher = folder.resolve(name);
+      if (Files.isRegularFile(launcher)) {
+        try {
+          return NativeCode.of(FolderTree.content(launcher))
+              .filter(c -> c.processors().size() == 1)
+              .flatMap(c -> Target.called(c.system(), c.processors().iterator().next()));
+        } catch (IOException e) {
+          return Optional.empty();
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   /**

@@ -16,6 +16,7 @@ import dev.girdle.io.Sha256;
 import dev.girdle.io.Template;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutStart;
 import dev.girdle.layout.TextFrame;
 import dev.girdle.node.launch.ProgramFiles;
 import dev.girdle.node.launch.StartOptions;
@@ -119,7 +120,7 @@ public final class ArchiveLayout {
               notices(request, tree),
               "node %s")
           .linking(program.links())
-          .framedBy(frame(identity, settings));
+          .starting(LayoutStart.by("node %s").framedBy(frame(identity, settings)));
     } catch (IOException e) {
       throw GirdleException.because(
           e,

@@ -10,6 +10,8 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
+import dev.girdle.layout.LayoutStart;
+import dev.girdle.layout.WindowsStart;
 import dev.girdle.node.bundle.NodeBundle;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
@@ -43,6 +45,7 @@ public final class NodeLayout {
       return bare(request, tree);
     }
     List<LayoutFile> files = new ArrayList<>();
+    List<WindowsStart> programs = new ArrayList<>();
     for (LaunchSpec start : request.starts()) {
       String bin = request.programFolder() + "bin/" + start.label();
       StartOptions options = new StartOptions(start.options(), tree);
@@ -52,7 +55,8 @@ public final class NodeLayout {
       }
       if (request.isFor("windows")) {
         String script = NodeStarter.windows(identity, start, options, need, isBundled);
-        files.add(made(bin + ".cmd", script, "starts it on Windows"));
+        files.add(made(bin + ".cmd", script, "starts it on Windows, from scripts"));
+        programs.add(NodeProgram.of(request, start, options));
       }
     }
     ProgramFiles program = ProgramFiles.of(request, tree, app);
@@ -69,7 +73,8 @@ public final class NodeLayout {
             List.of(),
             List.of(),
             request.startOfFolder(request.isForUnix()));
-    return isBundled ? NodeBundle.addTo(layout.linking(links), request) : layout.linking(links);
+    Layout whole = layout.linking(links).starting(layout.starting().programmedBy(programs));
+    return isBundled ? NodeBundle.addTo(whole, request) : whole;
   }
 
   /** Without starters. */
@@ -94,7 +99,7 @@ public final class NodeLayout {
                 List.of(),
                 request.main().label())
             .linking(program.links())
-            .commandedBy(commands);
+            .starting(LayoutStart.by(request.main().label()).commandedBy(commands));
     return isBundled ? NodeBundle.addTo(layout, request) : layout;
   }
 

@@ -113,12 +113,17 @@ public final class StartOptions {
 
   /** As words, for an application that lies at a place. */
   List<String> words(String place) {
+    return words(place, "file://" + place);
+  }
+
+  /** The same, where the address of the place is not told from its path. */
+  List<String> words(String place, String address) {
     List<String> all = new ArrayList<>();
     for (Word word : words) {
       if (word.path.isEmpty()) {
         all.add(word.text);
       } else {
-        all.add(word.text + (word.isImported ? "file://" : "") + place + "/app/" + word.path);
+        all.add(word.text + (word.isImported ? address : place) + "/app/" + word.path);
       }
     }
     return all;

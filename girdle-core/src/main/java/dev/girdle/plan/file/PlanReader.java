@@ -82,6 +82,8 @@ final class PlanReader {
             value("/identity/identifier"),
             value("/identity/homepage"),
             value("/identity/licence"),
+            value("/identity/copyright"),
+            AppMetadata.Rights.valueOf(upper(value("/identity/rights").orElse("user"))),
             paths("/identity/icon")),
         files(),
         runtime(),
