@@ -1,5 +1,8 @@
 package dev.girdle.cli;
 
+import dev.girdle.place.Folders;
+import dev.girdle.place.Variables;
+import dev.girdle.place.Windows;
 import dev.girdle.seal.Artifact;
 import java.io.File;
 import java.io.IOException;
@@ -39,10 +42,7 @@ record DemoRun(String output) {
 
   /** The tide book as a folder. */
   static DemoRun ofFolder(Path folder, List<String> arguments) {
-    boolean windows = File.separatorChar == '\\';
-    Path starter =
-        folder.toAbsolutePath().resolve("bin").resolve(windows ? "tidebook.cmd" : "tidebook");
-    return run(List.of(starter.toString()), arguments);
+    return run(List.of(starter(folder.toAbsolutePath(), "tidebook")), arguments);
   }
 
   /** A program of Node.js as it was handed over. */
@@ -56,13 +56,30 @@ record DemoRun(String output) {
     if (!Files.isDirectory(path)) {
       return ofScript(node, path, arguments);
     }
-    boolean windows = File.separatorChar == '\\';
-    Path starter = path.resolve("bin").resolve(windows ? "berth-board.cmd" : "berth-board");
-    return run(List.of(starter.toString()), arguments, Map.of("BERTH_BOARD_NODE", node.toString()));
+    return run(
+        List.of(starter(path, "berth-board")),
+        arguments,
+        Map.of("BERTH_BOARD_NODE", node.toString()));
+  }
+
+  private static String starter(Path folder, String name) {
+    return folder.resolve(Windows.isHere() ? name + ".exe" : "bin/" + name).toString();
   }
 
   private static String java() {
     return Path.of(System.getProperty("java.home"), "bin", "java").toString();
+  }
+
+  /** What no process there can do without, and a Java, which has no place of its own there. */
+  private static Map<String, String> ofEveryWindows() {
+    Map<String, String> here = Variables.here();
+    return Map.of(
+        "SystemRoot",
+        here.getOrDefault("SystemRoot", "C:\\Windows"),
+        "LOCALAPPDATA",
+        here.getOrDefault("LOCALAPPDATA", System.getProperty("java.io.tmpdir")),
+        "JAVA_HOME",
+        System.getProperty("java.home"));
   }
 
   private static DemoRun run(List<String> command, List<String> arguments) {
@@ -82,6 +99,7 @@ record DemoRun(String output) {
               .redirectOutput(output.toFile())
               .redirectError(ProcessBuilder.Redirect.DISCARD);
       builder.environment().clear();
+      builder.environment().putAll(Windows.isHere() ? ofEveryWindows() : Map.of());
       builder.environment().putAll(environment);
       Process process = builder.start();
       process.getOutputStream().close();
@@ -90,8 +108,7 @@ record DemoRun(String output) {
         process.destroyForcibly().waitFor();
       }
       String text = Files.readString(output, StandardCharsets.UTF_8);
-      Files.delete(output);
-      Files.delete(empty);
+      Folders.delete(empty);
       return new DemoRun(
           process.exitValue() == 0 ? text : text + "exit status " + process.exitValue());
     } catch (IOException e) {

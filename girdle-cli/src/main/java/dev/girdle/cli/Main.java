@@ -6,6 +6,7 @@ import dev.girdle.fault.Why;
 import dev.girdle.io.Paths;
 import dev.girdle.place.Leaving;
 import dev.girdle.place.Scratch;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.Prune;
 import java.io.PrintStream;
 import java.io.PrintWriter;
@@ -31,7 +32,7 @@ public final class Main {
    */
   public static void main(String[] args) {
     boolean terminal = System.console() != null;
-    int status = run(System.out, System.err, terminal, System.getenv(), args);
+    int status = run(System.out, System.err, terminal, Variables.here(), args);
     Scratch.clear();
     System.exit(status);
   }

@@ -140,7 +140,7 @@ class PackedIT {
     assertThat(Run.girdle("inspect", tgz).well().out())
         .contains("a tgz made by Girdle", "linux-x64", "Apache-2.0", "slf4j-api-2.0.17.jar");
     assertThat(Run.girdle("inspect", zip, "--files").well().out())
-        .contains("bin/tidebook.ico", "the icon for Windows");
+        .contains("  tidebook.exe", "starts it on Windows");
     assertThat(Run.girdle("compare", tgz, zip, "--files").well().out())
         .contains("linux-x64", "windows-x64", "bin/tidebook.cmd");
   }

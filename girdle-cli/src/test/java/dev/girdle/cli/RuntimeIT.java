@@ -149,10 +149,9 @@ class RuntimeIT {
   }
 
   @Test
-  void thereIsNoExecutableForWindowsYet() {
-    assertThat(
-            seal("--form", "executable", "--runtime", "trimmed", "--target", "windows-x64").err())
-        .contains("there is no executable for windows yet; zip");
+  void anExecutableForWindowsUnpacksItselfAndKnowsOneCompression() {
+    assertThat(seal("--form", "executable", "--target", "windows-x64", "--packing", "xz").err())
+        .contains("an executable for windows unpacks itself, and knows gzip alone");
   }
 
   @Test

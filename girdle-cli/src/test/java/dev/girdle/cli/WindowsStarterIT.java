@@ -6,9 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -35,15 +33,13 @@ class WindowsStarterIT {
   @TempDir static Path dir;
   private static Path folder;
   private static Path window;
+  private static Wine windows;
 
   @BeforeAll
   static void seal() throws IOException {
-    List<Path> tools =
-        List.of(Path.of("/usr/bin/wine"), Path.of("/usr/bin/x86_64-w64-mingw32-gcc"));
-    Assumptions.assumeTrue(
-        tools.stream().allMatch(Files::exists), "skipped: needs wine and mingw, see Javadoc");
+    Wine.require(Wine.COMPILER);
     Path source = Files.writeString(dir.resolve("java.c"), JAVA);
-    Run.of(tools.get(1), "-municode", "-o", dir.resolve("java.exe"), source)
+    Run.of(Wine.COMPILER, "-municode", "-o", dir.resolve("java.exe"), source)
         .with("PATH", "/usr/bin:/bin")
         .well();
     Files.writeString(
@@ -51,7 +47,7 @@ class WindowsStarterIT {
         JAVA.replace("int status = 0;", "int status = 0; FILE *f = fopen(\"told.txt\", \"w\");")
             .replace("wprintf(", "fwprintf(f, ")
             .replace("return status;", "fclose(f); return status;"));
-    Run.of(tools.get(1), "-municode", "-mwindows", "-o", dir.resolve("javaw.exe"), source)
+    Run.of(Wine.COMPILER, "-municode", "-mwindows", "-o", dir.resolve("javaw.exe"), source)
         .with("PATH", "/usr/bin:/bin")
         .go();
     Run.girdle("seal", Echo.build(dir, 17), "--form", "folder", "--out", dir.resolve("a b")).well();
@@ -73,35 +69,14 @@ class WindowsStarterIT {
     };
     Run.girdle(words).well();
     window = dir.resolve("window");
-    wine("wineboot", "-i").go();
+    windows = Wine.in(dir);
   }
 
-  /**
-   * Wine goes on writing into its folder, which is about to be removed, for some seconds; and it
-   * keeps a link to the root of the machine in it.
-   */
   @AfterAll
   static void end() throws IOException {
-    if (folder != null) {
-      Run.of("/usr/bin/wineserver", "-k", "-w")
-          .with("WINEPREFIX", dir.resolve("prefix").toString())
-          .with("PATH", "/usr/bin:/bin")
-          .go();
-      try (Stream<Path> links = Files.list(dir.resolve("prefix/dosdevices"))) {
-        for (Path link : links.filter(Files::isSymbolicLink).toList()) {
-          Files.delete(link);
-        }
-      }
+    if (windows != null) {
+      windows.end();
     }
-  }
-
-  private static Run wine(Object... command) {
-    Object[] words = Stream.concat(Stream.of("/usr/bin/wine"), Stream.of(command)).toArray();
-    return Run.of(words)
-        .in(dir)
-        .with("WINEPREFIX", dir.resolve("prefix").toString())
-        .with("WINEDEBUG", "-all")
-        .with("PATH", "/usr/bin:/bin");
   }
 
   private static String java(String name, String version) throws IOException {
@@ -109,18 +84,14 @@ class WindowsStarterIT {
     Files.createDirectories(home.resolve("bin"));
     Files.copy(dir.resolve("java.exe"), home.resolve("bin/java.exe"));
     Files.writeString(home.resolve("release"), "IMPL=x\r\nJAVA_VERSION=\"" + version + "\"\r\n");
-    return windows(home);
-  }
-
-  private static String windows(Path path) {
-    return "Z:" + path.toString().replace('/', '\\');
+    return Wine.path(home);
   }
 
   /** A line of a batch file, as a user's own would call the starter. */
   private static Run calling(String arguments) throws IOException {
-    String line = "@\"" + windows(folder) + "\\bin\\echo.cmd\" " + arguments + "\r\n";
+    String line = "@\"" + Wine.path(folder) + "\\bin\\echo.cmd\" " + arguments + "\r\n";
     Files.writeString(dir.resolve("use.cmd"), line);
-    return wine("cmd", "/c", "use.cmd");
+    return windows.run("cmd", "/c", "use.cmd");
   }
 
   @Test
@@ -128,7 +99,7 @@ class WindowsStarterIT {
     Run run = calling("one \"two words\" \"a&b\" \"wow!\" \"\" \"100 sure\"");
     run.with("ECHO_JAVA_HOME", java("old", "1.8.0_392")).with("ECHO_JAVA_OPTS", "-Xmx1g -Da=b");
     Run.Result result = run.with("JAVA_HOME", java("good", "21.0.1")).go();
-    String lib = windows(folder) + "\\lib\\";
+    String lib = Wine.path(folder) + "\\lib\\";
     assertThat(result.out().replace("\r", ""))
         .isEqualTo(
             "[-Xmx1g]\n[-Da=b]\n[-cp]\n["
@@ -148,9 +119,9 @@ class WindowsStarterIT {
     String home = java("javaw", "17.0.3");
     Path javaw = dir.resolve("javas/javaw/bin/javaw.exe");
     Files.copy(dir.resolve("javaw.exe"), javaw);
-    String line = "@\"" + windows(window) + "\\bin\\echo.cmd\" one\r\n";
+    String line = "@\"" + Wine.path(window) + "\\bin\\echo.cmd\" one\r\n";
     Files.writeString(dir.resolve("window.cmd"), line);
-    wine("cmd", "/c", "window.cmd").with("JAVA_HOME", home).go();
+    windows.run("cmd", "/c", "window.cmd").with("JAVA_HOME", home).go();
     Path told = dir.resolve("told.txt");
     for (int i = 0; i < 100 && !(Files.exists(told) && Files.size(told) > 0); i++) {
       Thread.sleep(100);
@@ -174,7 +145,7 @@ class WindowsStarterIT {
         .contains("echo: echo 2.0 needs Java 17 or newer, and there is none here.\n")
         .contains("found: Java 11");
     java("usual", "17.0.9");
-    Path programs = dir.resolve("prefix/drive_c/Program Files/Java");
+    Path programs = windows.drive("Program Files/Java");
     Files.createDirectories(programs);
     Files.move(dir.resolve("javas/usual"), programs.resolve("jdk-17"));
     assertThat(calling("x").go().out()).contains("[x]");
@@ -183,7 +154,7 @@ class WindowsStarterIT {
   @Test
   void saysThatItWasMovedAway() throws IOException {
     Files.copy(folder.resolve("bin/echo.cmd"), dir.resolve("alone.cmd"));
-    Run.Result result = wine("cmd", "/c", "alone.cmd").go();
+    Run.Result result = windows.run("cmd", "/c", "alone.cmd").go();
     assertThat(result.status()).isEqualTo(127);
     assertThat(result.err()).contains("was moved away from its folder");
   }
@@ -195,11 +166,11 @@ class WindowsStarterIT {
     Path source = dir.resolve("node.c");
     String asked = "if (argc == 2 && !wcscmp(argv[1], L\"--version\")) { puts(TOLD); return 0; }";
     Files.writeString(source, JAVA.replace("int status = 0;", "int status = 0; " + asked));
-    Path programs = Files.createDirectories(dir.resolve("prefix/drive_c/Program Files/nodejs"));
+    Path programs = Files.createDirectories(windows.drive("Program Files/nodejs"));
     for (String release : List.of("18.1.9", "18.2.0", "20.0.1")) {
       Path home = Files.createDirectories(dir.resolve("nodes/" + release));
       Run.of(
-              "/usr/bin/x86_64-w64-mingw32-gcc",
+              Wine.COMPILER,
               "-municode",
               "-DTOLD=\"v" + release + "\"",
               "-o",
@@ -212,23 +183,24 @@ class WindowsStarterIT {
         .well();
     Path made = dir.resolve("berth-board-2.1.0-windows-x64");
     assertThat(made.resolve("bin/berth-board")).doesNotExist();
-    String line = "@\"" + windows(made) + "\\bin\\berth-board.cmd\" \"two words\" fail\r\n";
+    String line = "@\"" + Wine.path(made) + "\\bin\\berth-board.cmd\" \"two words\" fail\r\n";
     Files.writeString(dir.resolve("board.cmd"), line);
     Path nodes = dir.resolve("nodes");
-    Run old = wine("cmd", "/c", "board.cmd");
-    Run.Result none = old.with("BERTH_BOARD_NODE", windows(nodes.resolve("18.1.9"))).go();
+    Run old = windows.run("cmd", "/c", "board.cmd");
+    Run.Result none = old.with("BERTH_BOARD_NODE", Wine.path(nodes.resolve("18.1.9"))).go();
     assertThat(none.status()).isEqualTo(127);
     assertThat(none.err()).contains("needs Node.js 18.2.0 or newer", "found: Node.js 18.1.9");
-    Run named = wine("cmd", "/c", "board.cmd").with("BERTH_BOARD_NODE_OPTS", "--no-warnings");
+    Run named =
+        windows.run("cmd", "/c", "board.cmd").with("BERTH_BOARD_NODE_OPTS", "--no-warnings");
     Run.Result result =
-        named.with("BERTH_BOARD_NODE", windows(nodes.resolve("18.2.0/node.exe"))).go();
+        named.with("BERTH_BOARD_NODE", Wine.path(nodes.resolve("18.2.0/node.exe"))).go();
     assertThat(result.status()).isEqualTo(42);
     assertThat(result.out().replace("\r", ""))
         .isEqualTo(
             "[--no-warnings]\n["
-                + windows(made)
+                + Wine.path(made)
                 + "\\app\\server.js]\n[--quiet]\n[two words]\n[fail]\n");
     Files.copy(nodes.resolve("20.0.1/node.exe"), programs.resolve("node.exe"));
-    assertThat(wine("cmd", "/c", "board.cmd").go().status()).isEqualTo(42);
+    assertThat(windows.run("cmd", "/c", "board.cmd").go().status()).isEqualTo(42);
   }
 }

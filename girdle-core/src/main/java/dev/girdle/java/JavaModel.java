@@ -39,6 +39,7 @@ import dev.girdle.java.linkage.NeededJava;
 import dev.girdle.java.linkage.Whereabouts;
 import dev.girdle.java.memory.Memory;
 import dev.girdle.place.UserFolders;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -86,7 +87,7 @@ final class JavaModel implements LanguageModel {
     this.facts = new JavaFacts(jdk, components, index, modules, optional);
     this.libraries = new LocalLibraries(progress);
     this.declarations = new Declarations(facts, libraries, application.absent());
-    Map<String, String> environment = System.getenv();
+    Map<String, String> environment = Variables.here();
     this.memory =
         Memory.in(
             UserFolders.cache(environment),

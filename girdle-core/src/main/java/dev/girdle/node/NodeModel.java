@@ -33,6 +33,7 @@ import dev.girdle.node.linkage.NodeLinkage;
 import dev.girdle.node.linkage.Undeclared;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.Prune;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -58,7 +59,7 @@ final class NodeModel implements LanguageModel {
     this.tree = new ModuleTree(application.components(), application.links(), excluded);
     this.linkage = new NodeLinkage(tree, exact, StartOptions.conditions(application.starts()));
     this.runtime = new NodeRuntime(application, tree);
-    this.installed = new Installed(tree, NpmCache.of(System.getenv()));
+    this.installed = new Installed(tree, NpmCache.of(Variables.here()));
   }
 
   @Override

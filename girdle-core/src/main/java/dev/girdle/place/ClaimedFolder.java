@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -159,22 +160,36 @@ final class ClaimedFolder implements AutoCloseable {
   public void close() throws IOException {
     OPEN.remove(this);
     try {
-      Folders.delete(folder);
+      delete();
     } finally {
-      if (channel != null) {
-        channel.close();
-      }
+      release();
+    }
+  }
+
+  /** Windows keeps the name of a file that is still open, and with it the folder. */
+  private void delete() throws IOException {
+    try {
+      Folders.delete(folder);
+    } catch (DirectoryNotEmptyException e) {
+      release();
+      Folders.delete(folder);
+    }
+  }
+
+  private void release() throws IOException {
+    if (channel != null) {
+      channel.close();
     }
   }
 
   /** Others may still be writing into the folders while the process is told to end. */
   private static void removeAll() {
     Leaving.begin();
-    ProcessHandle.current().descendants().forEach(ProcessHandle::destroyForcibly);
+    Descendants.each(ProcessHandle.current(), ProcessHandle::destroyForcibly);
     for (int attempt = 0; attempt < MOST_ATTEMPTS && !OPEN.isEmpty(); attempt++) {
       for (ClaimedFolder one : OPEN) {
         try {
-          Folders.delete(one.folder);
+          one.delete();
           if (attempt > 0 && !Files.exists(one.folder)) {
             OPEN.remove(one);
           }

@@ -1,6 +1,7 @@
 package dev.girdle.place;
 
 import java.io.IOException;
+import java.nio.file.FileSystemException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -16,6 +17,9 @@ import java.util.stream.Stream;
  * does not matter when deleting.
  */
 public final class Folders {
+  private static final int MOST_ATTEMPTS = 30;
+  private static final int PAUSE_MILLIS = 100;
+
   private Folders() {}
 
   /**
@@ -42,6 +46,34 @@ public final class Folders {
   }
 
   /**
+   * Windows deletes no file that may not be written to, nor one that somebody has open, as scanners
+   * of whatever is new do for a moment.
+   */
+  private static void deleteFile(Path file) throws IOException {
+    for (int attempt = 1; ; attempt++) {
+      try {
+        Files.deleteIfExists(file);
+        return;
+      } catch (FileSystemException e) {
+        if (!Windows.isHere() || attempt == MOST_ATTEMPTS) {
+          throw e;
+        }
+        file.toFile().setWritable(true);
+        pause(e);
+      }
+    }
+  }
+
+  private static void pause(FileSystemException reason) throws FileSystemException {
+    try {
+      Thread.sleep(PAUSE_MILLIS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw reason;
+    }
+  }
+
+  /**
    * Deletes a file or folder and all that is in it.
    *
    * @param path may be missing
@@ -63,7 +95,7 @@ public final class Folders {
 
           @Override
           public FileVisitResult visitFile(Path file, BasicFileAttributes a) throws IOException {
-            Files.deleteIfExists(file);
+            deleteFile(file);
             return FileVisitResult.CONTINUE;
           }
 

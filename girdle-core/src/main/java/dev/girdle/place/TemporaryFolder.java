@@ -63,7 +63,7 @@ public final class TemporaryFolder implements AutoCloseable {
   }
 
   private static Path parent() {
-    String named = System.getenv().getOrDefault("TMPDIR", "");
+    String named = Variables.here().getOrDefault("TMPDIR", "");
     return Path.of(named.isEmpty() ? System.getProperty("java.io.tmpdir") : named);
   }
 

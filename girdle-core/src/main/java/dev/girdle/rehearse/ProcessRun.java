@@ -1,5 +1,6 @@
 package dev.girdle.rehearse;
 
+import dev.girdle.place.Descendants;
 import dev.girdle.plan.Rehearsal;
 import java.io.IOException;
 import java.io.RandomAccessFile;
@@ -48,7 +49,7 @@ record ProcessRun(
       Thread.currentThread().interrupt();
       throw new IOException("it was interrupted", e);
     } finally {
-      process.descendants().forEach(ProcessHandle::destroyForcibly);
+      Descendants.each(process.toHandle(), ProcessHandle::destroyForcibly);
       process.destroyForcibly();
     }
   }
@@ -92,7 +93,7 @@ record ProcessRun(
   /** Politely, as a system does that shuts down. */
   private static void end(Process process) throws InterruptedException {
     if (process.isAlive()) {
-      process.descendants().forEach(ProcessHandle::destroy);
+      Descendants.each(process.toHandle(), ProcessHandle::destroy);
       if (!process.waitFor(POLITE_SECONDS, TimeUnit.SECONDS)) {
         process.destroy();
         process.waitFor(1, TimeUnit.SECONDS);

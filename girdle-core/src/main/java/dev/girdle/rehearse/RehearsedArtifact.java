@@ -6,6 +6,7 @@ import dev.girdle.io.Content;
 import dev.girdle.io.Links;
 import dev.girdle.io.Paths;
 import dev.girdle.place.Folders;
+import dev.girdle.place.Windows;
 import dev.girdle.record.ArtifactReader;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -148,6 +149,9 @@ record RehearsedArtifact(Path artifact, ArtifactRecord content) {
   String starter(String there, String name) {
     if (content.form().equals("executable")) {
       return there;
+    }
+    if (Windows.isHere()) {
+      return program(Path.of(there), name).toString();
     }
     String starter =
         content.files().stream()

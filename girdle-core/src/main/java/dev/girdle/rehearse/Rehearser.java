@@ -10,6 +10,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Sha256;
 import dev.girdle.place.Folders;
+import dev.girdle.place.Windows;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
@@ -128,7 +129,7 @@ public final class Rehearser {
   }
 
   private boolean isUnderWine() {
-    return subject.isForWindows() && !System.getProperty("os.name").startsWith("Windows");
+    return subject.isForWindows() && !Windows.isHere();
   }
 
   /** Makes a machine. */

@@ -3,6 +3,7 @@ package dev.girdle.rehearse;
 import dev.girdle.ecosystem.SystemPlaces;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.TemporaryFolder;
+import dev.girdle.place.Windows;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -155,7 +156,7 @@ final class Sandbox implements AutoCloseable {
 
   /** Whether a program of this system is there. */
   boolean has(String program) {
-    return !isBare && Files.isExecutable(Path.of(program));
+    return !isBare && !Windows.isHere() && Files.isExecutable(Path.of(program));
   }
 
   /** A process that runs some words there; nothing is started yet. */
@@ -178,13 +179,36 @@ final class Sandbox implements AutoCloseable {
     builder.directory(work().toFile());
     builder.environment().clear();
     Map<String, String> environment = new TreeMap<>(more);
-    environment.put("PATH", PATH);
-    environment.put("HOME", homeThere());
-    environment.put("USER", "stranger");
-    environment.put("LANG", "C.UTF-8");
-    environment.put("TERM", "dumb");
+    environment.putAll(Windows.isHere() ? ofWindows() : ofUnix());
     builder.environment().putAll(environment);
     return builder;
+  }
+
+  private Map<String, String> ofUnix() {
+    return Map.of(
+        "PATH", PATH, "HOME", homeThere(), "USER", "stranger", "LANG", "C.UTF-8", "TERM", "dumb");
+  }
+
+  /** What every process finds there, with the folders of another user. */
+  private Map<String, String> ofWindows() throws IOException {
+    Map<String, String> all = new TreeMap<>();
+    for (String name : List.of("SystemRoot", "SystemDrive", "windir", "ComSpec", "PATHEXT")) {
+      if (System.getenv(name) != null) {
+        all.put(name, System.getenv(name));
+      }
+    }
+    String system = all.getOrDefault("SystemRoot", "C:\\Windows");
+    all.put("PATH", system + "\\system32;" + system);
+    Path home = folder.path().resolve("home");
+    Map<String, String> folders =
+        Map.of("USERPROFILE", "", "APPDATA", "Roaming", "LOCALAPPDATA", "Local", "TEMP", "Temp");
+    for (Map.Entry<String, String> one : folders.entrySet()) {
+      Path place = Files.createDirectories(home.resolve(one.getValue()));
+      all.put(one.getKey(), place.toString());
+    }
+    all.put("TMP", all.get("TEMP"));
+    all.put("USERNAME", "stranger");
+    return all;
   }
 
   @Override

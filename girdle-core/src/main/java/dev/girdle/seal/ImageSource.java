@@ -10,6 +10,7 @@ import dev.girdle.depot.Release;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.Output;
 import dev.girdle.place.UserFolders;
+import dev.girdle.place.Variables;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -39,7 +40,7 @@ final class ImageSource {
     if (!isInDepot) {
       return place.path().orElseGet(() -> Path.of(text));
     }
-    Map<String, String> environment = System.getenv();
+    Map<String, String> environment = Variables.here();
     String name = place.reference().orElseThrow();
     Depot depot = place.open(() -> Login.of(environment), environment);
     Release release =

@@ -19,8 +19,10 @@ import dev.girdle.io.Compression;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutStart;
 import dev.girdle.layout.WindowsStart;
 import dev.girdle.place.Output;
+import dev.girdle.place.Windows;
 import dev.girdle.plan.ArchiveKind;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.FormRequest;
@@ -300,12 +302,20 @@ public final class Sealer {
   private static String start(FormRequest request, Layout layout, Path place, String top) {
     String inside = layout.starting().line().formatted(top.replaceFirst("/$", ""));
     return switch (request.kind()) {
-      case FOLDER, ARCHIVE, IMAGE -> layout.starting().line().formatted(place);
+      case FOLDER -> startOfFolder(layout.starting(), place);
+      case ARCHIVE, IMAGE -> layout.starting().line().formatted(place);
       case EXECUTABLE ->
           place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
       case ZIP -> "unzip " + place + " && " + inside;
       case TGZ -> "tar -xzf " + place + " && " + inside;
     };
+  }
+
+  /** As it is typed on this system, if the folder is for this system, too. */
+  private static String startOfFolder(LayoutStart start, Path place) {
+    return Windows.isHere() && !start.programs().isEmpty()
+        ? place.resolve(start.programs().get(0).label() + ".exe").toString()
+        : start.line().formatted(place);
   }
 
   private LongConsumer meter(Layout layout, Path place) {

@@ -109,7 +109,7 @@ final class Trials {
     return start;
   }
 
-  private static List<String> command(Path girdle, Specimen specimen, Path app, String verb) {
+  static List<String> command(Path girdle, Specimen specimen, Path app, String verb) {
     List<String> command = new ArrayList<>(List.of(girdle.toString(), verb, app.toString()));
     if (!specimen.hasCode()) {
       command.addAll(List.of("--entry", specimen.about().entry()));
@@ -197,7 +197,7 @@ final class Trials {
     return SAYS_SO.matcher(text).results().count();
   }
 
-  private static String sealed(List<String> command) throws IOException, InterruptedException {
+  static String sealed(List<String> command) throws IOException, InterruptedException {
     Path log = Files.createTempFile("girdle-corpus", ".log");
     Process process =
         new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();

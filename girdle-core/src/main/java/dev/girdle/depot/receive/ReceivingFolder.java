@@ -7,10 +7,12 @@ import dev.girdle.image.Descriptor;
 import dev.girdle.image.ImageJson;
 import dev.girdle.place.Folders;
 import dev.girdle.place.WholeFile;
+import dev.girdle.place.Windows;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
@@ -43,6 +45,9 @@ final class ReceivingFolder implements AutoCloseable {
   private final Path folder;
   private final FileChannel channel;
   private Received received;
+
+  /** Of a release, in a file that stands for a link. */
+  private static final int LONGEST_NAME = 300;
 
   private ReceivingFolder(Path folder, FileChannel channel) throws IOException {
     this.folder = folder;
@@ -177,17 +182,34 @@ final class ReceivingFolder implements AutoCloseable {
   /** The release that {@code current} leads to; empty if it leads to none. */
   Optional<String> current() throws IOException {
     Path link = folder.resolve(CURRENT);
-    if (!Files.isSymbolicLink(link)) {
+    Optional<String> named =
+        Files.isSymbolicLink(link)
+            ? Optional.of(Files.readSymbolicLink(link).toString())
+            : namedIn(link);
+    return named.filter(r -> Files.isDirectory(folder.resolve(r)));
+  }
+
+  /** What a file says that stands for the link. */
+  private Optional<String> namedIn(Path file) throws IOException {
+    if (!Files.isRegularFile(file) || Files.size(file) > LONGEST_NAME) {
       return Optional.empty();
     }
-    return Optional.of(Files.readSymbolicLink(link).toString())
-        .filter(r -> Files.isDirectory(folder.resolve(r)));
+    String named = Files.readString(file).strip();
+    return Optional.of(named)
+        .filter(n -> n.matches("[A-Za-z0-9][A-Za-z0-9._+-]*"))
+        .filter(n -> Files.isDirectory(folder.resolve(n)));
   }
 
   /** Whether something is in the way of the link that was not made here. */
   boolean isCurrentTaken() {
     Path link = folder.resolve(CURRENT);
-    return Files.exists(link, LinkOption.NOFOLLOW_LINKS) && !Files.isSymbolicLink(link);
+    try {
+      return Files.exists(link, LinkOption.NOFOLLOW_LINKS)
+          && !Files.isSymbolicLink(link)
+          && namedIn(link).isEmpty();
+    } catch (IOException e) {
+      return true;
+    }
   }
 
   /** Lets {@code current} lead to another release, in one step. */
@@ -219,8 +241,8 @@ final class ReceivingFolder implements AutoCloseable {
 
   private void swing(String release) throws IOException {
     Path work = folder.resolve(OWN).resolve("link-" + UUID.randomUUID());
-    Files.createSymbolicLink(work, Path.of(release));
     try {
+      point(work, release);
       Files.move(
           work,
           folder.resolve(CURRENT),
@@ -228,6 +250,20 @@ final class ReceivingFolder implements AutoCloseable {
           StandardCopyOption.REPLACE_EXISTING);
     } finally {
       Files.deleteIfExists(work);
+    }
+  }
+
+  /** Windows lets few make links; there, the file says what the link would lead to. */
+  private static void point(Path work, String release) throws IOException {
+    try {
+      Files.createSymbolicLink(work, Path.of(release));
+    } catch (FileSystemException | UnsupportedOperationException e) {
+      if (!Windows.isHere()) {
+        throw e;
+      }
+    }
+    if (!Files.isSymbolicLink(work)) {
+      Files.writeString(work, release + "\n");
     }
   }
 

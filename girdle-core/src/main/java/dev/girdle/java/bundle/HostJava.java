@@ -2,6 +2,7 @@ package dev.girdle.java.bundle;
 
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.java.runtime.JavaHome;
+import dev.girdle.place.Windows;
 import dev.girdle.plan.RuntimeKind;
 import java.io.File;
 import java.io.IOException;
@@ -21,6 +22,7 @@ import java.util.regex.Pattern;
 /** Finds the Javas of this machine where the starters look for them, and in the same order. */
 public final class HostJava {
   private static final Pattern FEATURE = Pattern.compile("\"?(?:1\\.)?(\\d{1,3})(?:\\D.*)?");
+  private static final String PROGRAM = Windows.isHere() ? "java.exe" : "java";
   private static final List<String> USUAL =
       List.of("/usr/lib/jvm", "/usr/lib64/jvm", "/usr/local/lib/jvm", "/usr/java", "/opt/java");
 
@@ -52,12 +54,11 @@ public final class HostJava {
       }
     }
     for (String folder : environment.getOrDefault("PATH", "").split(File.pathSeparator)) {
-      Path java = Path.of(folder, "java");
-      if (!folder.isEmpty() && Files.isExecutable(java)) {
-        consider(real(java).getParent().getParent(), "on the path");
+      if (!folder.isEmpty() && Files.isExecutable(Path.of(folder, PROGRAM))) {
+        consider(real(Path.of(folder, PROGRAM)).getParent().getParent(), "on the path");
       }
     }
-    USUAL.forEach(this::considerAll);
+    usual().forEach(this::considerAll);
     consider(Path.of(System.getProperty("java.home")), "Girdle runs on it");
     return List.copyOf(found.values());
   }
@@ -70,18 +71,38 @@ public final class HostJava {
     }
   }
 
-  private void considerAll(String folder) {
-    List<Path> homes = new ArrayList<>();
-    try (DirectoryStream<Path> all = Files.newDirectoryStream(Path.of(folder))) {
-      all.forEach(homes::add);
-    } catch (IOException e) {
-      return; // there are none in this place
+  /** Folders that each hold some. */
+  private List<Path> usual() {
+    if (!Windows.isHere()) {
+      return USUAL.stream().map(Path::of).toList();
     }
-    homes.stream().sorted().forEach(h -> consider(h, "in the usual places"));
+    List<Path> usual = new ArrayList<>();
+    folder("ProgramFiles").map(HostJava::inside).ifPresent(usual::addAll);
+    folder("LOCALAPPDATA").map(f -> f.resolve("Programs")).ifPresent(usual::add);
+    folder("USERPROFILE").map(f -> f.resolve(".jdks")).ifPresent(usual::add);
+    return usual;
+  }
+
+  private Optional<Path> folder(String variable) {
+    return Optional.ofNullable(environment.get(variable)).map(Path::of);
+  }
+
+  private static List<Path> inside(Path folder) {
+    List<Path> found = new ArrayList<>();
+    try (DirectoryStream<Path> all = Files.newDirectoryStream(folder)) {
+      all.forEach(found::add);
+    } catch (IOException e) {
+      return List.of(); // there are none in this place
+    }
+    return found.stream().sorted().toList();
+  }
+
+  private void considerAll(Path folder) {
+    inside(folder).forEach(h -> consider(h, "in the usual places"));
   }
 
   private void consider(Path home, String foundBy) {
-    if (home != null && Files.isExecutable(home.resolve("bin/java"))) {
+    if (home != null && Files.isExecutable(home.resolve("bin").resolve(PROGRAM))) {
       release(home).ifPresent(r -> found.putIfAbsent(real(home), found(home, r, foundBy)));
     }
   }

@@ -29,6 +29,7 @@ import dev.girdle.java.runtime.ModuleChoice;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutRuntime;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.RuntimeKind;
@@ -62,7 +63,7 @@ public final class RuntimeBundler {
     }
     List<JavaHome> homes = new ArrayList<>();
     homes.add(JavaHome.of(Path.of(System.getProperty("java.home"))));
-    Shelf.of(System.getenv()).folders().forEach(f -> JavaHome.at(f).ifPresent(homes::add));
+    Shelf.of(Variables.here()).folders().forEach(f -> JavaHome.at(f).ifPresent(homes::add));
     return homes;
   }
 

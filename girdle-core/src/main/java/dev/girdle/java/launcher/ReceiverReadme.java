@@ -64,7 +64,7 @@ public final class ReceiverReadme {
                 own
                     ? "Nothing: Java " + starter.bundled().get().version() + " comes with it"
                     : starter.need().text(),
-                WaysToStart.lines(request),
+                WaysToStart.lines(starters.stream().map(Starter::start).toList(), request),
                 own
                     ? "If it has to be started with another Java"
                     : "If it does not find the right Java",

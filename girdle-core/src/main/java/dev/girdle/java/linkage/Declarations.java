@@ -13,6 +13,7 @@ import dev.girdle.java.library.LibraryIndex;
 import dev.girdle.java.maven.Description;
 import dev.girdle.java.maven.Descriptions;
 import dev.girdle.java.maven.Version;
+import dev.girdle.place.Variables;
 import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
@@ -175,7 +176,7 @@ public final class Declarations {
     descriptions = new HashMap<>();
     absent = new HashSet<>();
     libraries = local.index();
-    Descriptions reader = new Descriptions(System.getenv());
+    Descriptions reader = new Descriptions(Variables.here());
     for (Component component : facts.components()) {
       describe(component, reader).ifPresent(d -> descriptions.put(component, d));
     }

@@ -4,6 +4,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.java.library.LibraryIndex;
 import dev.girdle.java.maven.LocalFolders;
 import dev.girdle.place.UserFolders;
+import dev.girdle.place.Variables;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
@@ -25,7 +26,7 @@ public final class LocalLibraries {
   /** The index of them; empty if it cannot be made, so that only what travels along is known. */
   synchronized Optional<LibraryIndex> index() {
     if (index == null) {
-      Map<String, String> environment = System.getenv();
+      Map<String, String> environment = Variables.here();
       try {
         index =
             Optional.of(

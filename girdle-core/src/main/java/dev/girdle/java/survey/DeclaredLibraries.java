@@ -8,6 +8,7 @@ import dev.girdle.java.format.JavaLanguage;
 import dev.girdle.java.maven.Library;
 import dev.girdle.java.maven.Resolution;
 import dev.girdle.java.maven.Resolver;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -67,7 +68,7 @@ final class DeclaredLibraries {
     }
     for (Description d : descriptions) {
       try {
-        Resolver resolver = new Resolver(source.declared(), own, System.getenv(), progress);
+        Resolver resolver = new Resolver(source.declared(), own, Variables.here(), progress);
         Resolution found = resolver.resolve(d.pom, d.file);
         scan.notices.addAll(found.notices());
         found.absent().forEach(a -> absent.putIfAbsent(a.library(), a));

@@ -3,7 +3,9 @@ package dev.girdle.node.bundle;
 import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.node.pack.NodeLanguage;
+import dev.girdle.place.Windows;
 import dev.girdle.plan.RuntimeKind;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -13,10 +15,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** The Nodes of this machine, in the order in which a starter looks at them. */
 public final class HostNode {
@@ -39,12 +43,13 @@ public final class HostNode {
     if (!named.isEmpty()) {
       places.put(Path.of(named), variablePrefix + "_NODE");
     }
-    for (String folder : environment.getOrDefault("PATH", "").split(":")) {
+    for (String folder : environment.getOrDefault("PATH", "").split(File.pathSeparator)) {
       if (!folder.isEmpty()) {
-        places.putIfAbsent(Path.of(folder, "node"), "on the path");
+        String program = Windows.isHere() ? "node.exe" : "node";
+        places.putIfAbsent(Path.of(folder, program), "on the path");
       }
     }
-    USUAL.forEach(p -> places.putIfAbsent(Path.of(p), "in the usual places"));
+    usual(environment).forEach(p -> places.putIfAbsent(p, "in the usual places"));
     Map<Path, FoundRuntime> found = new LinkedHashMap<>();
     places.forEach(
         (program, foundBy) -> {
@@ -54,6 +59,17 @@ public final class HostNode {
           }
         });
     return new ArrayList<>(found.values());
+  }
+
+  private static List<Path> usual(Map<String, String> environment) {
+    if (!Windows.isHere()) {
+      return USUAL.stream().map(Path::of).toList();
+    }
+    return Stream.of("ProgramFiles", "LOCALAPPDATA")
+        .map(environment::get)
+        .filter(Objects::nonNull)
+        .map(f -> Path.of(f, f.endsWith("Local") ? "Programs" : "", "nodejs", "node.exe"))
+        .toList();
   }
 
   private static Path real(Path program) {

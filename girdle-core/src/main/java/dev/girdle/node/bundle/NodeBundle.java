@@ -18,6 +18,7 @@ import dev.girdle.layout.Packing;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.node.pack.NodeLanguage;
 import dev.girdle.node.pack.PackageJson;
+import dev.girdle.place.Variables;
 import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.shelf.Shelf;
 import java.io.IOException;
@@ -52,9 +53,9 @@ public final class NodeBundle {
     if (!request.from().isEmpty()) {
       return named(request);
     }
-    List<FoundRuntime> all = new ArrayList<>(HostNode.all("", System.getenv()));
+    List<FoundRuntime> all = new ArrayList<>(HostNode.all("", Variables.here()));
     Stream.concat(
-            Shelf.of(System.getenv()).folders().stream(),
+            Shelf.of(Variables.here()).folders().stream(),
             application.components().stream().flatMap(NodeBundle::carried))
         .forEach(p -> NodeHome.at(p).ifPresent(h -> all.add(HostNode.found(h, "on the shelf"))));
     all.removeIf(r -> r.kinds().isEmpty());

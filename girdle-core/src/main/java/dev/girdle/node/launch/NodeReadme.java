@@ -43,7 +43,7 @@ final class NodeReadme {
                 title,
                 own ? "" : " but Node.js itself",
                 own ? "Nothing: a Node.js comes with it" : need.text(),
-                WaysToStart.lines(request),
+                WaysToStart.lines(request.starts(), request),
                 own
                     ? "If it has to be started with another Node.js"
                     : "If it does not find the right Node.js",
