@@ -294,7 +294,11 @@ int run_machine(const Orders *orders, const Runtime *runtime, const Arguments *g
   HANDLE thread = CreateThread(NULL, stack ? stack : (size_t)1 << 20, on_thread, &machine,
                                STACK_SIZE_PARAM_IS_A_RESERVATION, NULL);
   if (!thread) return 0;
-  WaitForSingleObject(thread, INFINITE);
+  if (has_order(orders, L"window")) {
+    wait_and_give_icons(thread);
+  } else {
+    WaitForSingleObject(thread, INFINITE);
+  }
   *status = machine.status;
   return 1;
 }

@@ -105,6 +105,9 @@ int find_runtime(const Orders *orders, Runtime *found); /* fails in words if the
 /* machine.c: a virtual machine in this process, by the JNI invocation interface */
 int run_machine(const Orders *orders, const Runtime *runtime, const Arguments *given, DWORD *status);
 
+/* icons.c */
+void wait_and_give_icons(HANDLE thread); /* until the thread ends */
+
 /* child.c */
 DWORD run_child(const Orders *orders, const wchar_t *program, const List *words, const wchar_t *tail);
 

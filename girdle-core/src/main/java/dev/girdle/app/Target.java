@@ -93,6 +93,17 @@ public record Target(String system, String processor) {
   }
 
   /**
+   * Whether a choice of target is a certain system.
+   *
+   * @param system for example "windows"
+   * @param chosen the choice; empty for all systems
+   * @return false if it is all systems
+   */
+  public static boolean isOf(String system, Optional<Target> chosen) {
+    return chosen.filter(t -> t.system().equals(system)).isPresent();
+  }
+
+  /**
    * Whether native code for a system and some processors runs there.
    *
    * @param codeSystem the system that the code is for

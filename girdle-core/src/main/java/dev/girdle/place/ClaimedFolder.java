@@ -92,11 +92,16 @@ final class ClaimedFolder implements AutoCloseable {
   }
 
   private static boolean isOurs(FileChannel channel) {
-    try {
-      return channel.tryLock() != null;
-    } catch (IOException e) {
-      return true; // a file system without locks: nobody can take it for left behind either
+    for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+      try {
+        return channel.tryLock() != null;
+      } catch (OverlappingFileLockException e) {
+        pause(); // another thread removes its file, and this one was given that one's number
+      } catch (IOException e) {
+        return true; // a file system without locks: nobody can take it for left behind either
+      }
     }
+    return false;
   }
 
   /**

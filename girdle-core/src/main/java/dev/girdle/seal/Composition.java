@@ -1,5 +1,6 @@
 package dev.girdle.seal;
 
+import dev.girdle.app.Target;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.identity.Appearance;
@@ -57,6 +58,9 @@ final class Composition {
       more.add(new DemandsFile(analysis).file(shape));
     }
     layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
+    if (isFolder && Target.isOf("windows", request.target())) {
+      layout = layout.noticing(WindowsNames.notices(layout));
+    }
     return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());
   }
 

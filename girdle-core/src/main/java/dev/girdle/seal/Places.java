@@ -93,14 +93,10 @@ final class Places {
 
   private static void refusePacking(
       FormRequest form, Optional<Target> target, List<String> problems) {
-    if (isWindows(target) && form.compression() != Compression.GZIP) {
+    if (Target.isOf("windows", target) && form.compression() != Compression.GZIP) {
       problems.add(
           "an executable for windows unpacks itself, and knows gzip alone; leave --packing away");
     }
-  }
-
-  private static boolean isWindows(Optional<Target> target) {
-    return target.filter(t -> t.system().equals("windows")).isPresent();
   }
 
   private static boolean isLinux(Target target) {
@@ -119,7 +115,7 @@ final class Places {
     return switch (form.kind()) {
       case IMAGE -> identity.fileName() + "-image.tar";
       case FOLDER -> base;
-      case EXECUTABLE -> base + (isWindows(target) ? ".exe" : ".run");
+      case EXECUTABLE -> base + (Target.isOf("windows", target) ? ".exe" : ".run");
       case ZIP -> base + ".zip";
       case TGZ -> base + ".tgz";
       case ARCHIVE -> base + "." + analysis.ecosystem().support().archive();

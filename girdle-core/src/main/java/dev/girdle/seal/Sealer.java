@@ -224,16 +224,12 @@ public final class Sealer {
       case EXECUTABLE -> {
         Pack pack = new Pack(date, request.level(), request.compression(), "");
         boolean isArchive = isSelfStartingArchive(analysis, request);
-        if (isForWindows(analysis)) {
+        if (Target.isOf("windows", analysis.plan().choice().target())) {
           yield program(analysis, layout, pack, isArchive);
         }
         yield isArchive ? new ArchiveForm(pack) : new ExecutableForm(pack, head(analysis));
       }
     };
-  }
-
-  private static boolean isForWindows(Analysis analysis) {
-    return analysis.plan().choice().target().filter(t -> t.system().equals("windows")).isPresent();
   }
 
   private static Form program(Analysis analysis, Layout layout, Pack pack, boolean isArchive) {

@@ -2,6 +2,7 @@ package dev.girdle.java.layout;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Target;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.Content;
 import dev.girdle.io.TreeFile;
@@ -171,7 +172,7 @@ public final class NestedLayout {
             Optional.empty(),
             false);
     boolean isOnly = request.starts().size() == 1;
-    boolean isForWindows = request.target().filter(t -> t.system().equals("windows")).isPresent();
+    boolean isForWindows = Target.isOf("windows", request.target());
     return layout.starting(
         isForWindows
             ? layout.starting().programmedBy(List.of(WindowsProgram.ofArchive(starter, isOnly)))
