@@ -24,6 +24,12 @@ class SelfIT {
         .well();
   }
 
+  private static Object[] with(Object[] words, Path last) {
+    Object[] all = java.util.Arrays.copyOf(words, words.length + 1);
+    all[words.length] = last;
+    return all;
+  }
+
   @Test
   void itGivesTheDemoAndSealsInItsTurn() throws IOException {
     Path plan = Path.of("../girdle.yaml").toAbsolutePath().normalize();
@@ -33,6 +39,11 @@ class SelfIT {
     Path demo = dir.resolve("demo");
     assertThat(itself(file, "demo", demo).out()).contains("Before and after", "page sum 4c2a9646");
     assertThat(itself(file, "runtimes").out()).contains("Girdle runs on it");
+    Object[] exe = {"seal", demo, "--target", "windows-x64", "--form", "executable", "--out"};
+    itself(file, with(exe, dir.resolve("by itself")));
+    Run.girdle(with(exe, dir.resolve("by the built"))).well();
+    assertThat(dir.resolve("by itself/tidebook-1.4.0-windows-x64.exe"))
+        .hasSameBinaryContentAs(dir.resolve("by the built/tidebook-1.4.0-windows-x64.exe"));
     itself(file, "report", demo, "--as", "itself.html");
     Run.girdle("report", demo, "--as", "built.html").well();
     assertThat(demo.resolve("sealed/itself.html"))

@@ -89,6 +89,7 @@ public final class ArchiveForm implements Form {
           first = false;
         }
       }
+      zip.later(false);
       for (LayoutLink link : layout.links()) {
         zip.link(pack.top() + link.path(), link.target());
       }
@@ -105,6 +106,7 @@ public final class ArchiveForm implements Form {
 
   private String write(ZipWriter zip, LayoutFile file) throws IOException {
     String path = pack.top() + file.path();
+    zip.later(file.packing() == Packing.COMPILED);
     if (file.packing() == Packing.STORED) {
       return zip.store(path, file.content(), file.executable());
     }

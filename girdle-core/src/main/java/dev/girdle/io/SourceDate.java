@@ -13,7 +13,7 @@ import java.time.ZoneOffset;
  */
 public record SourceDate(LocalDateTime time) {
   private static final LocalDateTime EARLIEST = LocalDateTime.of(1980, 1, 1, 0, 0);
-  private static final LocalDateTime LATEST = LocalDateTime.of(2107, 12, 31, 23, 59, 58);
+  private static final LocalDateTime LATEST = LocalDateTime.of(2107, 12, 31, 23, 59, 56);
 
   /**
    * Reads the time from the variable's value.
@@ -39,6 +39,11 @@ public record SourceDate(LocalDateTime time) {
    */
   public Instant instant() {
     return time.toInstant(ZoneOffset.UTC);
+  }
+
+  /** The next time that a zip archive can tell from this one. */
+  SourceDate later() {
+    return new SourceDate(time.plusSeconds(2));
   }
 
   /** MS-DOS date and time as a zip archive has them: date in the upper 16 bits, time below. */

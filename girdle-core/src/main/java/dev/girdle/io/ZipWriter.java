@@ -37,13 +37,15 @@ public final class ZipWriter implements Closeable {
 
   private final FileChannel channel;
   private final int dosTime;
+  private final int laterTime;
   private final int level;
   private final int alignment;
   private final List<Entry> entries = new ArrayList<>();
   private long position;
+  private boolean isLater;
 
   private record Entry(
-      byte[] name, int method, long crc, long packed, long size, long offset, int mode) {
+      byte[] name, int method, long crc, long packed, long size, long offset, int mode, int time) {
     boolean big() {
       return packed >= MAX32 || size >= MAX32 || offset >= MAX32;
     }
@@ -86,6 +88,7 @@ public final class ZipWriter implements Closeable {
     this.alignment = alignment;
     channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
     dosTime = date.dos();
+    laterTime = date.later().dos();
   }
 
   /**
@@ -97,6 +100,16 @@ public final class ZipWriter implements Closeable {
    */
   public void head(byte[] head) throws IOException {
     put(buffer(head.length).put(head));
+  }
+
+  /**
+   * Dates the entries that follow: all alike, or those that are compiled two seconds later, so that
+   * they are younger than their sources.
+   *
+   * @param isCompiled whether they are dated later
+   */
+  public void later(boolean isCompiled) {
+    isLater = isCompiled;
   }
 
   /**
@@ -203,7 +216,8 @@ public final class ZipWriter implements Closeable {
   private void begin(String path, int method, long crc, long packed, long size, int mode)
       throws IOException {
     byte[] name = path.getBytes(StandardCharsets.UTF_8);
-    Entry entry = new Entry(name, method, crc, packed, size, position, mode);
+    int time = isLater ? laterTime : dosTime;
+    Entry entry = new Entry(name, method, crc, packed, size, position, mode, time);
     entries.add(entry);
     // decided by the size alone, so that the header keeps its length when it is written again
     boolean big = size >= MAX32 - (1 << 20);
@@ -231,7 +245,7 @@ public final class ZipWriter implements Closeable {
 
   private void common(ByteBuffer header, Entry entry, boolean big, int extra) {
     header.putShort((short) (big ? 45 : 20)).putShort((short) UTF8_NAMES);
-    header.putShort((short) entry.method).putInt(dosTime).putInt((int) entry.crc);
+    header.putShort((short) entry.method).putInt(entry.time).putInt((int) entry.crc);
     header.putInt((int) (big ? MAX32 : entry.packed)).putInt((int) (big ? MAX32 : entry.size));
     header.putShort((short) entry.name.length);
     header.putShort((short) extra);

@@ -31,8 +31,19 @@ final class Exclusions {
     for (NamePattern pattern : choice.never()) {
       fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.reason()));
     }
-    choice.target().ifPresent((Target t) -> natives.notFor(t).forEach(excluded::putIfAbsent));
+    choice
+        .target()
+        .ifPresent(
+            (Target t) ->
+                natives.notFor(t).entrySet().stream()
+                    .filter(e -> !isWanted(e.getKey(), choice))
+                    .forEach(e -> excluded.putIfAbsent(e.getKey(), e.getValue())));
     return excluded;
+  }
+
+  /** Whether the user names the very item, and not only the component that it lies in. */
+  private static boolean isWanted(Item item, Choice choice) {
+    return choice.always().stream().anyMatch(p -> isNamed(item, p));
   }
 
   /**

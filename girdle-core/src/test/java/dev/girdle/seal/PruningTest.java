@@ -252,6 +252,15 @@ class PruningTest {
                   "l/linux/tide.dll", "native code for windows-x64, not for linux-x64"));
       assertThat(found.natives().bySystem()).containsOnlyKeys("linux-x64", "windows-x64");
     }
+    try (Analysis named =
+        analyze(Prune.NONE, List.of("l/linux/tide.dll"), List.of(), "linux-x64")) {
+      assertThat(items(named, "lib-1.0.jar"))
+          .as("what the user names is there")
+          .contains("l/linux/libtide.so", "l/linux/tide.dll");
+    }
+    try (Analysis jar = analyze(Prune.NONE, List.of("lib-1.0.jar"), List.of(), "linux-x64")) {
+      assertThat(items(jar, "lib-1.0.jar")).doesNotContain("l/linux/tide.dll");
+    }
     try (Analysis found = analyze(Prune.CLASSES, List.of(), List.of(), "windows-x64")) {
       assertThat(items(found, "lib-1.0.jar"))
           .contains("l/linux/tide.dll")

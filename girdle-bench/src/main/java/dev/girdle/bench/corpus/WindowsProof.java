@@ -18,7 +18,7 @@ import java.util.stream.Stream;
  */
 public final class WindowsProof {
   private static final String HEADING = "## Programs for Windows";
-  private static final int TIMES = 3;
+  private static final int TIMES = 2;
 
   private final Path root;
   private final Path work;
@@ -59,10 +59,10 @@ public final class WindowsProof {
         } catch (IOException e) {
           proof.row(specimen, "not tried", e.getMessage().lines().findFirst().orElse(""), "", "");
         }
+        Section.write(Path.of(args[2]), HEADING, proof.text()); // what is known so far
       }
     }
     new ProcessBuilder("/usr/bin/wineserver", "-k", "-w").start().waitFor();
-    Section.write(Path.of(args[2]), HEADING, proof.text());
   }
 
   private void wine(String... words) throws IOException, InterruptedException {

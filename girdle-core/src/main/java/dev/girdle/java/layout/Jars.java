@@ -16,6 +16,7 @@ import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.Modules;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.Packing;
 import dev.girdle.place.Scratch;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -65,6 +66,7 @@ final class Jars {
       }
       boolean signed = kept.stream().anyMatch(i -> JavaFacts.isSignature(i.path()));
       for (Item item : manifestFirst(kept)) {
+        zip.later(packing(item.path()) == Packing.COMPILED);
         boolean isDescriptor = Versioned.of(item.path()).path().equals(Modules.DESCRIPTOR);
         if (isDescriptor && !descriptorFits) {
           Content fitting = ModuleTrim.trim(item.content(), packages(kept));
@@ -81,6 +83,11 @@ final class Jars {
       }
     }
     return FolderTree.content(file);
+  }
+
+  /** How a file of a jar is packed: sources can lie beside classes, and the younger counts. */
+  static Packing packing(String path) {
+    return path.endsWith(".class") ? Packing.COMPILED : Packing.AS_IT_IS;
   }
 
   private static Set<String> packages(Set<Item> kept) {

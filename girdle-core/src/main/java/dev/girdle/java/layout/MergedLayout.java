@@ -14,7 +14,6 @@ import dev.girdle.java.index.MainClasses;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
-import dev.girdle.layout.Packing;
 import dev.girdle.record.RecordFile;
 import dev.girdle.start.Entries;
 import dev.girdle.start.Launch;
@@ -211,7 +210,7 @@ public final class MergedLayout {
         path,
         first.content(),
         false,
-        Packing.AS_IT_IS,
+        Jars.packing(path),
         first.component().name(),
         request.reason(first));
   }

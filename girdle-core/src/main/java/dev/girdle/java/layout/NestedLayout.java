@@ -152,7 +152,7 @@ public final class NestedLayout {
               prefix + file.path(),
               file.content(),
               false,
-              Packing.AS_IT_IS,
+              Jars.packing(file.path()),
               component.name(),
               component.item(file.path()).map(request::reason).orElse("part of its jar")));
     }
