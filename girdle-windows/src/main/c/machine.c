@@ -52,51 +52,45 @@ static List launcher_options(const Orders *orders, const Runtime *runtime) {
   return options;
 }
 
+/* Whether Java takes a path: in the code page of this Windows, and of a length that it knows. */
+static int is_taken(const wchar_t *path) {
+  int is_lost = 0;
+  to_code_page(CP_ACP, path, &is_lost);
+  return !is_lost && length_of(path) < MAX_PATH;
+}
+
+/* A path that Java does not take has another, brief name, unless the disk keeps none. */
+static wchar_t *taken(const wchar_t *path) {
+  if (is_taken(path)) return copy_of(path);
+  DWORD count = GetShortPathNameW(long_path(path), NULL, 0);
+  wchar_t *brief = bytes_for(((size_t)count + 1) * sizeof(wchar_t));
+  if (count && GetShortPathNameW(long_path(path), brief, count)) {
+    brief = plain_path(brief);
+    if (is_taken(brief)) return brief;
+  }
+  fail(STATUS_CANNOT_RUN,
+       joined(L"Java cannot be told of this path, since it is too long, or has signs that are not in the"
+              L" code page of this Windows:\r\n  ",
+              path, L"\r\n  Move the program to another folder.", NULL));
+  return NULL;
+}
+
 static wchar_t *class_path(const Orders *orders) {
   Text path = {0};
   size_t from = 0;
   add(&path, L"");
   for (wchar_t *jar; (jar = next_order(orders, L"class-path", &from));) {
     add(&path, path.length ? L";" : L"");
-    add(&path, jar);
+    add(&path, taken(jar));
   }
   return path.at;
-}
-
-/*
- * The machine takes options in the code page of this Windows. A path with signs that it lacks has
- * another name without, unless the disk keeps no such names.
- */
-static wchar_t *told_in_code_page(wchar_t *path) {
-  int is_lost = 0;
-  to_code_page(CP_ACP, path, &is_lost);
-  if (!is_lost) return path;
-  Text all = {0};
-  for (wchar_t *part = path; *part;) {
-    wchar_t *end = part;
-    while (*end && *end != L';') end++;
-    wchar_t *one = part_of(part, (size_t)(end - part));
-    DWORD count = GetShortPathNameW(long_path(one), NULL, 0);
-    wchar_t *brief = bytes_for(((size_t)count + 1) * sizeof(wchar_t));
-    if (count && GetShortPathNameW(long_path(one), brief, count)) one = plain_path(brief);
-    add(&all, all.length ? L";" : L"");
-    add(&all, one);
-    part = *end ? end + 1 : end;
-  }
-  to_code_page(CP_ACP, all.at, &is_lost);
-  if (is_lost) {
-    fail(STATUS_CANNOT_RUN,
-         joined(L"the path of this program has signs that Java cannot be told on this Windows:\r\n  ",
-                path, L"\r\n  Move it to a folder whose name has other letters.", NULL));
-  }
-  return all.at;
 }
 
 /* False if an option is for the launcher alone. */
 static int machine_options(Machine *machine) {
   List options = launcher_options(machine->orders, machine->runtime);
   int is_module = has_order(machine->orders, L"module");
-  wchar_t *path = told_in_code_page(class_path(machine->orders));
+  wchar_t *path = class_path(machine->orders);
   append(&machine->options, joined(is_module ? L"--module-path=" : L"-Djava.class.path=", path, NULL));
   for (size_t i = 0; i < options.count; i++) {
     wchar_t *option = options.at[i];
@@ -250,6 +244,7 @@ static Create load(const Orders *orders, const Runtime *runtime) {
   for (wchar_t *inside; (inside = next_order(orders, L"library", &from));) {
     wchar_t *path = joined(runtime->home, L"\\", inside, NULL);
     if (!is_file(path)) continue;
+    path = taken(path); /* Java finds all else of it by the path that its library was loaded by */
     /* what Java's libraries are linked with lies beside its launcher */
     SetDllDirectoryW(folder_of(folder_of(path)));
     HMODULE library = LoadLibraryExW(path, NULL, LOAD_WITH_ALTERED_SEARCH_PATH);

@@ -32,6 +32,17 @@ static void write_text(HANDLE output, const wchar_t *text) {
   WriteFile(output, bytes, count, &done, NULL);
 }
 
+/* A console that was opened for this program alone is gone before anybody can read it. */
+static int is_gone_at_once(HANDLE output) {
+  DWORD mode;
+  DWORD processes[2];
+  return GetConsoleMode(output, &mode) && GetConsoleProcessList(processes, 2) == 1;
+}
+
+static void show(const wchar_t *text) {
+  MessageBoxW(NULL, text, order(whose, L"title"), MB_OK | MB_ICONERROR | MB_SETFOREGROUND);
+}
+
 void say(const wchar_t *text) {
   HANDLE output = GetStdHandle(STD_ERROR_HANDLE);
   const wchar_t *name = whose ? order(whose, L"name") : L"";
@@ -39,9 +50,9 @@ void say(const wchar_t *text) {
   if (log_path) write_text(output, line);
   if (is_heard(output)) {
     write_text(output, line);
+    if (whose && is_gone_at_once(output)) show(text);
   } else if (has_window()) {
-    const wchar_t *title = order(whose, L"title");
-    MessageBoxW(NULL, text, title, MB_OK | MB_ICONERROR | MB_SETFOREGROUND);
+    show(text);
   }
 }
 
@@ -83,7 +94,7 @@ void tell_end(unsigned status) {
   add(&text, last_said());
   add(&text, L"\n\nAll that it said is in\n");
   add(&text, log_path);
-  MessageBoxW(NULL, text.at, order(whose, L"title"), MB_OK | MB_ICONERROR | MB_SETFOREGROUND);
+  show(text.at);
 }
 
 /* Another start of the same program may be writing to its log; each has one of its own then. */
