@@ -103,6 +103,22 @@ class ReceiveIT {
     return shared.resolve("out/tidebook-" + release + "-linux-x64");
   }
 
+  /** A folder for all systems has a starter for each; this one's is linked, and no other's. */
+  @Test
+  void theStarterOfThisSystemIsLinked() throws IOException {
+    Path any = dir.resolve("any");
+    Run.girdle("seal", demo, "--form", "folder", "--out", any).well();
+    String name = dir.resolve("releases").toString();
+    assertThat(any.resolve("tidebook-1.4.0/tidebook.exe")).exists();
+    Run.girdle("deliver", any.resolve("tidebook-1.4.0"), name).well();
+    Path bin = dir.resolve("bin");
+    Run.girdle("receive", name, "--into", dir.resolve("into"), "--link", bin).well();
+    assertThat(bin.resolve("tidebook").toRealPath()).endsWithRaw(Path.of("1.4.0/bin/tidebook"));
+    try (Stream<Path> links = Files.list(bin)) {
+      assertThat(links).hasSize(1);
+    }
+  }
+
   @Test
   void releasesGoOutAndComeIn() throws IOException {
     try (Served depot = Served.standIn(dir.resolve("depot"))) {

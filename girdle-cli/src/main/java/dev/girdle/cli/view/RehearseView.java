@@ -4,6 +4,7 @@ import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.evidence.EvidenceKind;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.rehearse.Diagnosis;
+import dev.girdle.rehearse.Hiding;
 import dev.girdle.rehearse.RunResult;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -109,6 +110,9 @@ public record RehearseView(
     }
     if (content.form().equals("image")) {
       return "nobody looks into an image; what is in use is seen when a folder is rehearsed";
+    }
+    if (p.hiding() == Hiding.WINE) {
+      return "what is in use is not watched under Wine";
     }
     return parts.isEmpty() ? "nothing was seen of it" : "seen in use: " + String.join(", ", parts);
   }

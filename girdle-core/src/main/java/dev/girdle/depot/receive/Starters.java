@@ -3,6 +3,7 @@ package dev.girdle.depot.receive;
 import dev.girdle.depot.pieces.PieceList;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.place.WholeFile;
+import dev.girdle.place.Windows;
 import dev.girdle.record.ArtifactRecord;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -37,10 +38,11 @@ final class Starters {
         .toList();
   }
 
+  /** Those of this system; a folder can have starters for others as well. */
   private static boolean isStarter(String path) {
-    return path.startsWith(BIN)
-        ? path.indexOf('/', BIN.length()) < 0
-        : path.endsWith(".exe") && path.indexOf('/') < 0;
+    return Windows.isHere()
+        ? path.endsWith(".exe") && path.indexOf('/') < 0
+        : path.startsWith(BIN) && path.indexOf('/', BIN.length()) < 0;
   }
 
   /** Refuses beforehand if something is in the way, or there is nothing to start. */
