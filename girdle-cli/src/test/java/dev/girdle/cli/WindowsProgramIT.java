@@ -2,12 +2,14 @@ package dev.girdle.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.place.Folders;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
@@ -151,6 +153,40 @@ class WindowsProgramIT {
           .asString()
           .matches("echo-[0-9a-f]{16}");
     }
+  }
+
+  /** Killed earlier and later; what was begun is swept away, and the next start ends well. */
+  @Test
+  void whoIsKilledWhileUnpackingDoesNoHarm() throws Exception {
+    Path place = Files.createDirectories(dir.resolve("killed"));
+    Map<String, String> there = Map.of("ECHO_UNPACK_DIR", Wine.path(place));
+    int begun = 0;
+    for (int millis = 150; millis <= 1050; millis += 150) {
+      Process process = windows.start(there, program, "x");
+      Thread.sleep(millis);
+      process.destroyForcibly().waitFor();
+      Path half = null;
+      try (Stream<Path> left = Files.list(place)) {
+        half =
+            left.filter(p -> p.getFileName().toString().startsWith(".echo"))
+                .findFirst()
+                .orElse(null);
+      }
+      begun += half != null ? 1 : 0;
+      assertThat(out(with(program, List.of("y")).with("ECHO_UNPACK_DIR", Wine.path(place))))
+          .startsWith(shown(List.of("y")));
+      try (Stream<Path> left = Files.list(place)) {
+        assertThat(left).hasSize(1);
+      }
+      windows
+          .run(program)
+          .with("ECHO_UNPACK_DIR", Wine.path(place))
+          .with("ECHO_FILE", "verify")
+          .well();
+      Folders.delete(place);
+      Files.createDirectories(place);
+    }
+    assertThat(begun).as("some were killed half-way").isPositive();
   }
 
   @Test

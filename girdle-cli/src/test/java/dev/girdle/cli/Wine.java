@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
 
@@ -53,6 +54,23 @@ final class Wine {
         .with("LC_ALL", "C.UTF-8")
         .with("PATH", "/usr/bin:/bin")
         .with("NODE_SKIP_PLATFORM_CHECK", "1");
+  }
+
+  /** The same, to be killed. */
+  Process start(Map<String, String> more, Object... command) throws IOException {
+    List<String> words =
+        Stream.concat(Stream.of(WINE), Stream.of(command)).map(Object::toString).toList();
+    ProcessBuilder builder =
+        new ProcessBuilder(words)
+            .directory(folder.toFile())
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .redirectError(ProcessBuilder.Redirect.DISCARD);
+    builder.environment().clear();
+    builder.environment().putAll(more);
+    builder.environment().put("WINEPREFIX", prefix.toString());
+    builder.environment().put("WINEDEBUG", "-all");
+    builder.environment().put("PATH", "/usr/bin:/bin");
+    return builder.start();
   }
 
   /** Where something lies on its first drive. */
