@@ -88,8 +88,7 @@ final class SealCommand implements Callable<Integer> {
 
   @Option(
       names = "--opens-window",
-      description =
-          "The program opens a window of its own: the Windows starter leaves none for its text.")
+      description = "The program opens a window of its own: on Windows it gets no console.")
   private boolean opensWindow;
 
   @Option(
