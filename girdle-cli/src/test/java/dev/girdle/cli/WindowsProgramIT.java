@@ -365,6 +365,54 @@ class WindowsProgramIT {
     assertThat(windows.run(made.resolve("berth-board.exe")).go().err()).contains("app\\server.js");
   }
 
+  @Test
+  void prebuiltProgramsGetTheirWordsAsThePlanSays() throws IOException {
+    Wine.require(Wine.COMPILER);
+    Path host = Files.createDirectories(dir.resolve("engine"));
+    Path source =
+        Files.writeString(
+            dir.resolve("engine.c"),
+            """
+            #include <stdio.h>
+            #include <wchar.h>
+            int wmain(int argc, wchar_t **argv) {
+              for (int i = 1; i < argc; i++) wprintf(L"[%ls]\\n", argv[i]);
+              return 7;
+            }
+            """);
+    Run.of(Wine.COMPILER, "-municode", "-o", host.resolve("engine.exe"), source)
+        .with("PATH", "/usr/bin:/bin")
+        .well();
+    BerthBoard board = new BerthBoard(dir.resolve("hosted"));
+    Path plan =
+        Files.writeString(
+            dir.resolve("hosted.yaml"),
+            """
+            girdle: 1
+            application: {from: "%s"}
+            identity: {name: board, release: 1.0}
+            entries:
+              board:
+                start: server.js
+                options: ["--root={place}"]
+                arguments: ["50%% \\"q\\" done\\\\"]
+            runtime: {kind: whole, from: engine, place: resources/app}
+            targets: [windows-x64]
+            forms: [folder, executable]
+            out: boarded
+            """
+                .formatted(board.app));
+    Run.girdle("seal", plan).well();
+    Path made = dir.resolve("boarded/board-1.0-windows-x64");
+    for (Path what : List.of(made.resolve("board.exe"), Path.of(made + ".exe"))) {
+      Run.Result result = windows.run(what, "user arg").go();
+      assertThat(result.status()).isEqualTo(7);
+      assertThat(result.out().replace("\r", ""))
+          .matches(
+              "\\[--root=.*\\\\host\\\\resources\\\\app]\n\\[50% \"q\" done\\\\]\n\\[user arg]\n");
+    }
+  }
+
   /** What binutils says of them, who have nothing to do with us. */
   @Test
   void itUsesNothingButWhatEveryWindowsHas() {
