@@ -8,11 +8,10 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.Orders;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
@@ -105,15 +104,10 @@ public final class ProgramForm implements Form {
   }
 
   private static String digest(Path place, long offset) throws IOException {
-    MessageDigest digest = Sha256.create();
     try (InputStream in = Files.newInputStream(place)) {
       in.skipNBytes(offset);
-      byte[] buffer = new byte[BUFFER];
-      for (int count = in.read(buffer); count >= 0; count = in.read(buffer)) {
-        digest.update(buffer, 0, count);
-      }
+      return Sha256.copy(in, OutputStream.nullOutputStream());
     }
-    return HexFormat.of().formatHex(digest.digest());
   }
 
   private static int checksum(Path place, int at) throws IOException {
