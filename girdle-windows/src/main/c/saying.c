@@ -19,7 +19,7 @@ static int is_heard(HANDLE output) {
          (type == FILE_TYPE_CHAR && (GetConsoleMode(output, &mode) || !has_window()));
 }
 
-static void write_text(HANDLE output, const wchar_t *text) {
+void write_text(HANDLE output, const wchar_t *text) {
   DWORD mode;
   DWORD done;
   if (GetConsoleMode(output, &mode)) {

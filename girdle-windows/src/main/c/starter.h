@@ -91,6 +91,7 @@ void say_for(const Orders *orders); /* whose name and title are said, and whethe
 void say(const wchar_t *text);      /* one or several lines; on the console, or in a box */
 void fail(unsigned status, const wchar_t *text);
 void tell_end(unsigned status); /* that a program with a window ended so, if nobody saw why */
+void write_text(HANDLE output, const wchar_t *text); /* as a console has it, else as UTF-8 */
 void open_log(void);            /* where output goes that would go nowhere */
 wchar_t *reason_of(DWORD error);
 

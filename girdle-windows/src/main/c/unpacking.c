@@ -248,17 +248,7 @@ static int provide_at(Payload *payload, const wchar_t *place, int again) {
 }
 
 static void print(const wchar_t *text) {
-  char *bytes = to_code_page(CP_UTF8, joined(text, L"\r\n", NULL), NULL);
-  DWORD count = 0;
-  while (bytes[count]) count++;
-  HANDLE output = GetStdHandle(STD_OUTPUT_HANDLE);
-  DWORD done;
-  DWORD mode;
-  if (GetConsoleMode(output, &mode)) {
-    WriteConsoleW(output, joined(text, L"\r\n", NULL), (DWORD)length_of(text) + 2, &done, NULL);
-  } else {
-    WriteFile(output, bytes, count, &done, NULL);
-  }
+  write_text(GetStdHandle(STD_OUTPUT_HANDLE), joined(text, L"\r\n", NULL));
 }
 
 static void verify(Payload *payload) {
