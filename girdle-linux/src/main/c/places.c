@@ -1,0 +1,338 @@
+/*
+ * A library that programs are linked with when they are sealed. It answers for the C library's
+ * functions that take paths, looks whether a path means something that came along, and hands the
+ * call on. Two kinds of paths do:
+ *
+ *   - absolute ones that were baked in when the program was built, for whose places the artifact
+ *     holds a file or folder. Under /etc, what the receiver's system has goes first.
+ *   - relative ones to which nothing lies where the program was started, but in the folder that it
+ *     was made to be started in.
+ *
+ * Only reading is led elsewhere. Which places there are stands in the file beside this library that is
+ * called like it, with ".places" behind it: lines of a sign, a space and a path.
+ *   + PATH   a path, and all below it, which lies under "system" in the artifact's folder
+ *   . PATH   a folder that relative paths count from, in the artifact's folder
+ *
+ * Functions of the C library are found when they are called (dlsym(3)) and bear no release, so that it
+ * works with any. It needs none of its own to begin with.
+ */
+#include "system.h"
+
+#define NULL ((void *)0)
+#define SHOWN __attribute__((visibility("default")))
+#define NEXT ((void *)-1L)
+
+typedef unsigned long size_t;
+
+struct whereabouts { /* Dl_info of dlfcn.h */
+  const char *file;
+  void *base;
+  const char *symbol;
+  void *address;
+};
+
+extern void *dlsym(void *handle, const char *name);
+extern int dladdr(const void *address, struct whereabouts *found);
+extern int *__errno_location(void);
+
+enum { PATH_ROOM = 4096, TEXT_ROOM = 1 << 20, MOST_PLACES = 4096 };
+enum { O_ACCESS = 3, O_CREATE = 0100 };
+
+static char home[PATH_ROOM]; /* the artifact's folder, with a slash at its end */
+static size_t home_length;
+static const char *text; /* the places */
+static size_t text_length;
+static int state; /* 0 not looked yet, 1 somebody looks, 2 there are places, 3 there are none */
+
+static int is_there(const char *path) {
+  return call4(CALL_FACCESSAT, AT_FDCWD, path, 0, 0) == 0;
+}
+
+static int begins(const char *path, const char *with, size_t length) {
+  for (size_t i = 0; i < length; i++) {
+    if (path[i] != with[i]) {
+      return 0;
+    }
+  }
+  return 1;
+}
+
+static void look(void) {
+  struct whereabouts self;
+  int next = 3;
+  char path[PATH_ROOM];
+  if (dladdr(&state, &self) && self.file && self.file[0] == '/') {
+    size_t length = append(path, 0, PATH_ROOM, self.file);
+    length = append(path, length, PATH_ROOM, ".places");
+    long file = length < PATH_ROOM ? call4(CALL_OPENAT, AT_FDCWD, path, 02000000, 0) : -1;
+    if (file >= 0) {
+      long room = call6(CALL_MMAP, 0, TEXT_ROOM, 1, 2, file, 0);
+      char last;
+      size_t low = 0;
+      size_t high = TEXT_ROOM;
+      while (low < high) { /* how long it is, without the kernel's struct stat */
+        size_t middle = low + (high - low) / 2;
+        if (call4(CALL_PREAD, file, &last, 1, middle) == 1) {
+          low = middle + 1;
+        } else {
+          high = middle;
+        }
+      }
+      call3(CALL_CLOSE, file, 0, 0);
+      if (room > 0 || room < -4095) {
+        text = (const char *)room;
+        text_length = low;
+        size_t folder = folder_of(self.file);
+        append(home, 0, PATH_ROOM, self.file);
+        home[folder ? folder - 1 : 0] = 0; /* the folder of libraries, then the one above */
+        home_length = folder_of(home);
+        home[home_length] = 0;
+        next = 2;
+      }
+    }
+  }
+  __atomic_store_n(&state, next, __ATOMIC_RELEASE);
+}
+
+static int has_places(void) {
+  int now = __atomic_load_n(&state, __ATOMIC_ACQUIRE);
+  if (now == 0) {
+    int none = 0;
+    if (__atomic_compare_exchange_n(&state, &none, 1, 0, __ATOMIC_ACQ_REL, __ATOMIC_ACQUIRE)) {
+      look();
+    }
+    now = __atomic_load_n(&state, __ATOMIC_ACQUIRE);
+  }
+  return now == 2;
+}
+
+/* The artifact's own path for a place; whether there is something. */
+static int ours(char *to, const char *between, const char *path) {
+  size_t length = append(to, 0, PATH_ROOM, home);
+  length = append(to, length, PATH_ROOM, between);
+  length = append(to, length, PATH_ROOM, path);
+  return length < PATH_ROOM && is_there(to);
+}
+
+/* What a path means: itself, or one in the artifact, which is written to the other. */
+static const char *meant(const char *path, char *to) {
+  if (!path || !path[0] || !has_places()) {
+    return path;
+  }
+  int is_absolute = path[0] == '/';
+  size_t at = 0;
+  if (!is_absolute && is_there(path)) {
+    return path;
+  }
+  const char *plain = path;
+  while (plain[0] == '/' && plain[1] == '/') {
+    plain++;
+  }
+  while (at + 2 < text_length) {
+    size_t end = at;
+    while (end < text_length && text[end] != '\n') {
+      end++;
+    }
+    const char *place = text + at + 2;
+    size_t length = end - at - 2;
+    if (is_absolute && text[at] == '+' && begins(plain, place, length) &&
+        (plain[length] == 0 || plain[length] == '/')) {
+      if (begins(plain, "/etc/", 5) && is_there(path)) {
+        return path;
+      }
+      if (ours(to, "system", plain)) {
+        return to;
+      }
+    }
+    if (!is_absolute && text[at] == '.') {
+      char folder[PATH_ROOM];
+      if (length + 1 < PATH_ROOM) {
+        for (size_t i = 0; i < length; i++) {
+          folder[i] = place[i];
+        }
+        folder[length] = 0;
+        while (plain[0] == '.' && plain[1] == '/') {
+          plain += 2;
+        }
+        if (ours(to, folder, plain)) {
+          return to;
+        }
+      }
+    }
+    at = end + 1;
+  }
+  return path;
+}
+
+static void *next_of(void **known, const char *name) {
+  void *found = __atomic_load_n(known, __ATOMIC_RELAXED);
+  if (!found) {
+    found = dlsym(NEXT, name);
+    __atomic_store_n(known, found, __ATOMIC_RELAXED);
+  }
+  return found;
+}
+
+/* Whether a function that was found can be called; else it fails as what the system does not have. */
+static int is_missing(void *function) {
+  if (!function) {
+    *__errno_location() = 38;
+  }
+  return !function;
+}
+
+/* A function that takes a path, and only looks. */
+#define LOOKS(result, failed, name, parameters, path, arguments)      \
+  SHOWN result name parameters {                                      \
+    static void *known;                                               \
+    result(*next) parameters = next_of(&known, #name);                \
+    char room[PATH_ROOM];                                             \
+    int *error = __errno_location();                                  \
+    int before = *error;                                              \
+    path = meant(path, room);                                         \
+    *error = before;                                                  \
+    return is_missing(next) ? (failed) : next arguments;              \
+  }
+
+/* One that may write, by its flags. */
+#define OPENS(name, before_path, arguments_before)                                         \
+  SHOWN int name(before_path const char *path, int flags, unsigned mode) {                 \
+    static void *known;                                                                    \
+    int (*next)(before_path const char *, int, unsigned) = next_of(&known, #name);         \
+    char room[PATH_ROOM];                                                                  \
+    int only_reads = (flags & O_ACCESS) == 0 && !(flags & O_CREATE);                       \
+    return is_missing(next) ? -1 : next(arguments_before only_reads ? meant(path, room) : path, flags, mode); \
+  }
+
+#define NOTHING
+#define FOLDER int folder,
+#define FOLDER_ARGUMENT folder,
+
+/* mode is read though there may be none: a register that nobody uses then */
+OPENS(open, NOTHING, NOTHING)
+OPENS(open64, NOTHING, NOTHING)
+OPENS(__open_2, NOTHING, NOTHING)
+OPENS(__open64_2, NOTHING, NOTHING)
+
+/* Relative to a folder: only absolute paths, and those that count from where it was started. */
+#define OPENS_AT(name)                                                                               \
+  SHOWN int name(int folder, const char *path, int flags, unsigned mode) {                           \
+    static void *known;                                                                              \
+    int (*next)(int, const char *, int, unsigned) = next_of(&known, #name);                          \
+    char room[PATH_ROOM];                                                                            \
+    int may = (flags & O_ACCESS) == 0 && !(flags & O_CREATE) && path && (path[0] == '/' || folder == AT_FDCWD); \
+    return is_missing(next) ? -1 : next(folder, may ? meant(path, room) : path, flags, mode);        \
+  }
+OPENS_AT(openat)
+OPENS_AT(openat64)
+OPENS_AT(__openat_2)
+OPENS_AT(__openat64_2)
+
+/* Streams: only those that are read. */
+static const char *read_by(const char *path, const char *mode, char *room) {
+  int reads = mode && mode[0] == 'r';
+  for (size_t i = 0; reads && mode[i]; i++) {
+    reads = mode[i] != '+';
+  }
+  return reads ? meant(path, room) : path;
+}
+
+#define STREAM(name)                                                  \
+  SHOWN void *name(const char *path, const char *mode) {              \
+    static void *known;                                               \
+    void *(*next)(const char *, const char *) = next_of(&known, #name); \
+    char room[PATH_ROOM];                                             \
+    return is_missing(next) ? NULL : next(read_by(path, mode, room), mode); \
+  }
+STREAM(fopen)
+STREAM(fopen64)
+
+#define STREAM_AGAIN(name)                                                     \
+  SHOWN void *name(const char *path, const char *mode, void *stream) {         \
+    static void *known;                                                        \
+    void *(*next)(const char *, const char *, void *) = next_of(&known, #name); \
+    char room[PATH_ROOM];                                                      \
+    return is_missing(next) ? NULL : next(read_by(path, mode, room), mode, stream); \
+  }
+STREAM_AGAIN(freopen)
+STREAM_AGAIN(freopen64)
+
+LOOKS(int, -1, stat, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, stat64, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, lstat, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, lstat64, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, __xstat, (int release, const char *path, void *found), path, (release, path, found))
+LOOKS(int, -1, __xstat64, (int release, const char *path, void *found), path, (release, path, found))
+LOOKS(int, -1, __lxstat, (int release, const char *path, void *found), path, (release, path, found))
+LOOKS(int, -1, __lxstat64, (int release, const char *path, void *found), path, (release, path, found))
+LOOKS(int, -1, access, (const char *path, int mode), path, (path, mode))
+LOOKS(int, -1, eaccess, (const char *path, int mode), path, (path, mode))
+LOOKS(int, -1, euidaccess, (const char *path, int mode), path, (path, mode))
+LOOKS(int, -1, chdir, (const char *path), path, (path))
+LOOKS(void *, NULL, opendir, (const char *path), path, (path))
+LOOKS(long, -1, readlink, (const char *path, char *to, size_t room_to), path, (path, to, room_to))
+LOOKS(char *, NULL, realpath, (const char *path, char *to), path, (path, to))
+LOOKS(char *, NULL, canonicalize_file_name, (const char *path), path, (path))
+LOOKS(int, -1, scandir, (const char *path, void *to, void *filter, void *order), path, (path, to, filter, order))
+LOOKS(int, -1, scandir64, (const char *path, void *to, void *filter, void *order), path, (path, to, filter, order))
+LOOKS(int, -1, glob, (const char *path, int flags, void *failing, void *to), path, (path, flags, failing, to))
+LOOKS(int, -1, glob64, (const char *path, int flags, void *failing, void *to), path, (path, flags, failing, to))
+LOOKS(int, -1, ftw, (const char *path, void *each, int most), path, (path, each, most))
+LOOKS(int, -1, ftw64, (const char *path, void *each, int most), path, (path, each, most))
+LOOKS(int, -1, nftw, (const char *path, void *each, int most, int flags), path, (path, each, most, flags))
+LOOKS(int, -1, nftw64, (const char *path, void *each, int most, int flags), path, (path, each, most, flags))
+LOOKS(int, -1, execv, (const char *path, void *words), path, (path, words))
+LOOKS(int, -1, execve, (const char *path, void *words, void *variables), path, (path, words, variables))
+LOOKS(int, -1, posix_spawn,
+      (void *made, const char *path, void *files, void *attributes, void *words, void *variables), path,
+      (made, path, files, attributes, words, variables))
+
+#define LOOKS_AT(result, name, parameters, arguments)            \
+  SHOWN result name parameters {                                 \
+    static void *known;                                          \
+    result(*next) parameters = next_of(&known, #name);           \
+    char room[PATH_ROOM];                                        \
+    int *error = __errno_location();                             \
+    int before = *error;                                         \
+    if (path && (path[0] == '/' || folder == AT_FDCWD)) {        \
+      path = meant(path, room);                                  \
+    }                                                            \
+    *error = before;                                             \
+    return is_missing(next) ? -1 : next arguments;               \
+  }
+LOOKS_AT(int, fstatat, (int folder, const char *path, void *found, int flags), (folder, path, found, flags))
+LOOKS_AT(int, fstatat64, (int folder, const char *path, void *found, int flags), (folder, path, found, flags))
+LOOKS_AT(int, __fxstatat, (int release, int folder, const char *path, void *found, int flags),
+         (release, folder, path, found, flags))
+LOOKS_AT(int, __fxstatat64, (int release, int folder, const char *path, void *found, int flags),
+         (release, folder, path, found, flags))
+LOOKS_AT(int, statx, (int folder, const char *path, int flags, unsigned mask, void *found),
+         (folder, path, flags, mask, found))
+LOOKS_AT(int, faccessat, (int folder, const char *path, int mode, int flags), (folder, path, mode, flags))
+LOOKS_AT(long, readlinkat, (int folder, const char *path, char *to, size_t room_to), (folder, path, to, room_to))
+
+/*
+ * Libraries by a path. By a name, the C library looks where the caller's own file says, and knows the
+ * caller by where the call returns to; so that call has to be the last thing that happens here.
+ */
+static __attribute__((noinline)) void *load_by_path(void *(*next)(const char *, int), const char *path, int flags) {
+  char room[PATH_ROOM];
+  return next(meant(path, room), flags);
+}
+
+SHOWN void *dlopen(const char *path, int flags) {
+  static void *known;
+  void *(*next)(const char *, int) = next_of(&known, "dlopen");
+  if (is_missing(next)) {
+    return NULL;
+  }
+  return path && folder_of(path) ? load_by_path(next, path, flags) : next(path, flags);
+}
+
+/* Where translations lie; the folder is remembered and used later. */
+SHOWN char *bindtextdomain(const char *domain, const char *path) {
+  static void *known;
+  char *(*next)(const char *, const char *) = next_of(&known, "bindtextdomain");
+  char room[PATH_ROOM];
+  return is_missing(next) ? NULL : next(domain, path && path[0] == '/' ? meant(path, room) : path);
+}
