@@ -110,6 +110,7 @@ static int has_places(void) {
 static int ours(char *to, const char *between, const char *path) {
   size_t length = append(to, 0, PATH_ROOM, home);
   length = append(to, length, PATH_ROOM, between);
+  length = path[0] == '/' ? length : append(to, length, PATH_ROOM, "/");
   length = append(to, length, PATH_ROOM, path);
   return length < PATH_ROOM && is_there(to);
 }

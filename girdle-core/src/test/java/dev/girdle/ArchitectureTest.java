@@ -52,7 +52,8 @@ class ArchitectureTest {
 
   @Test
   void nothingKnowsALanguageButByItsInterface() {
-    for (String room : List.of("dev.girdle.java..", "dev.girdle.node..")) {
+    for (String room :
+        List.of("dev.girdle.java..", "dev.girdle.node..", "dev.girdle.nativeprogram..")) {
       ArchRule rule =
           noClasses()
               .that()

@@ -81,7 +81,8 @@ final class ApplicationOptions {
           "What is left out: nothing; whole components that nothing needs; also files that no code"
               + " can use, such as build descriptions and sources of what is compiled; or also"
               + " classes or modules that nothing reaches"
-              + " (none, components, files, classes or code; files if not given).")
+              + " (none, components, files, classes or code; files if not given, for native programs"
+              + " components).")
   Prune prune;
 
   @Option(
@@ -189,7 +190,8 @@ final class ApplicationOptions {
             Optional.ofNullable(language).or(source::language),
             source.links()),
         new Choice(
-            prune == null ? choice.prune() : prune,
+            Optional.ofNullable(prune).or(choice::level),
+            choice.usual(),
             patterns(missingOk, choice.missingOk()),
             strict || choice.strict(),
             patterns(always, choice.always()),

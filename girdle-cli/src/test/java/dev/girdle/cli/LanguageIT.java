@@ -170,6 +170,8 @@ class LanguageIT {
     assertThat(java.status()).isNotZero();
     Result none = girdle("survey", song, "--language", "prose");
     assertThat(none.status()).isEqualTo(2);
-    assertThat(none.err()).contains("there is no language prose").contains("java, node, verses");
+    assertThat(none.err())
+        .contains("there is no language prose")
+        .contains("java, node, native, verses");
   }
 }

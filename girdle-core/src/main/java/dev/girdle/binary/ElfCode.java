@@ -31,6 +31,8 @@ final class ElfCode {
   private static final int OWN_NAME = 14;
   private static final int RPATH = 15;
   private static final int RUNPATH = 29;
+  private static final int DEFINED = 0x6ffffffc;
+  private static final int DEFINED_COUNT = 0x6ffffffd;
   private static final int VERSIONS = 0x6ffffffe;
   private static final int VERSIONS_COUNT = 0x6fffffff;
 
@@ -38,7 +40,7 @@ final class ElfCode {
   private final boolean wide;
   private final List<Segment> segments = new ArrayList<>();
 
-  private record Segment(int type, long offset, long address, long size) {}
+  private record Segment(int type, boolean isRun, long offset, long address, long size) {}
 
   private record Entry(long tag, long value) {}
 
@@ -76,6 +78,7 @@ final class ElfCode {
       segments.add(
           new Segment(
               bytes.i32(at),
+              (bytes.i32(at + (wide ? 4 : 24)) & 1) != 0,
               word(at + (wide ? 8 : 4)),
               word(at + (wide ? 16 : 8)),
               word(at + (wide ? 32 : 16))));
@@ -112,6 +115,7 @@ final class ElfCode {
           List.of(),
           interpreter,
           Map.of(),
+          Set.of(),
           Optional.empty());
     }
     long names = place(strings.get());
@@ -128,6 +132,7 @@ final class ElfCode {
         paths(table, RUNPATH, names),
         interpreter,
         versions(table, names),
+        defined(table, names),
         Optional.empty());
   }
 
@@ -185,5 +190,43 @@ final class ElfCode {
       at += bytes.u32(at + 12);
     }
     return versions;
+  }
+
+  /** The versions that it has for others (LSB Core 5.0, "Symbol Version Definitions"). */
+  private Set<String> defined(List<Entry> table, long names) throws IOException {
+    Optional<Long> start = value(table, DEFINED);
+    long count = Math.min(value(table, DEFINED_COUNT).orElse(0L), MOST_ENTRIES);
+    Set<String> defined = new TreeSet<>();
+    long at = start.isPresent() ? place(start.get()) : 0;
+    for (long i = 0; start.isPresent() && i < count; i++) {
+      defined.add(bytes.text(names + bytes.u32(at + bytes.u32(at + 12))));
+      if (bytes.u32(at + 16) == 0) {
+        break;
+      }
+      at += bytes.u32(at + 16);
+    }
+    return defined;
+  }
+
+  /**
+   * The parts of a file that are loaded and may hold texts, as offsets and lengths, in the order of
+   * the table. Linkers put constants apart from code, or, older ones, beside it.
+   */
+  static List<long[]> loaded(CodeBytes file) throws IOException {
+    CodeBytes bytes = file.in(file.u8(5) == 2 ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+    ElfCode elf = new ElfCode(bytes, file.u8(4) == 2);
+    elf.readSegments();
+    List<long[]> parts = new ArrayList<>();
+    boolean isApart = elf.segments.stream().filter(s -> s.type == LOAD && !s.isRun).count() > 2;
+    for (Segment s : elf.segments) {
+      if (s.type == LOAD
+          && !(isApart && s.isRun)
+          && s.offset >= 0
+          && s.size >= 0
+          && s.offset <= file.size() - s.size) {
+        parts.add(new long[] {s.offset, s.size});
+      }
+    }
+    return parts;
   }
 }

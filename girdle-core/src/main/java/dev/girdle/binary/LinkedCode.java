@@ -16,6 +16,7 @@ import java.util.Set;
  * @param runpath where they are looked for after what the user says (ELF: {@code DT_RUNPATH})
  * @param interpreter the program that loads it; empty for libraries, and where the system knows it
  * @param versions for each library, the versions of symbols that it has to have (ELF)
+ * @param defined the versions of symbols that it has for others (ELF); empty if it tells none
  * @param subsystem what Windows opens for it; empty elsewhere
  */
 public record LinkedCode(
@@ -25,6 +26,7 @@ public record LinkedCode(
     List<String> runpath,
     Optional<String> interpreter,
     Map<String, Set<String>> versions,
+    Set<String> defined,
     Optional<Subsystem> subsystem) {
   /** Copies the lists and the map. */
   public LinkedCode {
@@ -32,6 +34,7 @@ public record LinkedCode(
     rpath = List.copyOf(rpath);
     runpath = List.copyOf(runpath);
     versions = Map.copyOf(versions);
+    defined = Set.copyOf(defined);
   }
 
   /**

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What code for macOS is linked with: the load commands of a Mach-O file, or of each of those in a
@@ -106,6 +107,7 @@ final class MachCode {
         List.of(),
         Optional.ofNullable(loader),
         Map.of(),
+        Set.of(),
         Optional.empty());
   }
 

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a Windows program or library is linked with (Microsoft PE Format: "Optional Header", "The
@@ -79,6 +80,7 @@ final class PeCode {
         List.of(),
         Optional.empty(),
         Map.of(),
+        Set.of(),
         Optional.of(subsystem(bytes.u16(optional + 68))));
   }
 

@@ -2,6 +2,7 @@ package dev.girdle.ecosystem;
 
 import dev.girdle.app.Application;
 import dev.girdle.app.Item;
+import dev.girdle.app.Target;
 import dev.girdle.closure.SideLinkage;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Source;
@@ -10,6 +11,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** One language: how its applications are surveyed, examined and laid out. */
 public interface Ecosystem {
@@ -60,6 +62,27 @@ public interface Ecosystem {
    *     hostile; everything that is wrong is told at once
    */
   Application survey(Source source, Progress progress);
+
+  /**
+   * Where an application runs, if it is made for one system alone.
+   *
+   * @param application surveyed by this ecosystem
+   * @return empty if it runs wherever there is a runtime for it
+   */
+  default Optional<Target> madeFor(Application application) {
+    return Optional.empty();
+  }
+
+  /**
+   * What never goes along unless the user names the very item.
+   *
+   * @param application surveyed by this ecosystem
+   * @param wanted items that the user names
+   * @return items, each with the reason
+   */
+  default Map<Item, String> leftToReceivers(Application application, Set<Item> wanted) {
+    return Map.of();
+  }
 
   /**
    * Prepares to walk over an application's items.

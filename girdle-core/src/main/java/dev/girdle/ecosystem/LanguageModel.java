@@ -26,6 +26,15 @@ public interface LanguageModel {
    */
   Linkage linkage();
 
+  /**
+   * Whether it reads native code itself, by the rules of the system's loader.
+   *
+   * @return false if that is read beside it
+   */
+  default boolean readsNativeCode() {
+    return false;
+  }
+
   /** Keeps what was found out and is worth keeping for the next time. If it cannot, it does not. */
   default void keep() {}
 

@@ -17,6 +17,7 @@ import java.util.Set;
  * @param hidden the folder of such archives that what is for receivers and not for the program goes
  *     to, with a slash at the end; empty for the top
  * @param usual what is made if the user asks for no form
+ * @param usualLevel how finely things are left out if the user says nothing
  */
 public record Support(
     Set<Shape> shapes,
@@ -24,7 +25,19 @@ public record Support(
     Map<RuntimeKind, String> refused,
     String archive,
     String hidden,
-    FormKind usual) {
+    FormKind usual,
+    Prune usualLevel) {
+  /** What leaves out files that nothing can use, if the user says nothing. */
+  public Support(
+      Set<Shape> shapes,
+      Set<Prune> levels,
+      Map<RuntimeKind, String> refused,
+      String archive,
+      String hidden,
+      FormKind usual) {
+    this(shapes, levels, refused, archive, hidden, usual, Prune.FILES);
+  }
+
   /** Copies the sets. */
   public Support {
     shapes = Set.copyOf(shapes);

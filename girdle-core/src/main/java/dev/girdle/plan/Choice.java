@@ -8,7 +8,8 @@ import java.util.Optional;
 /**
  * What the user wants to go along and to stay behind.
  *
- * @param prune how finely things are left out
+ * @param level how finely things are left out; empty for what is usual
+ * @param usual what is usual for the language
  * @param missingOk what may be missing * @param strict whether what is perhaps needed and missing
  *     stops the work, too
  * @param always what goes along in any case
@@ -17,7 +18,8 @@ import java.util.Optional;
  * @param target where the artifact is to run; empty for everywhere
  */
 public record Choice(
-    Prune prune,
+    Optional<Prune> level,
+    Prune usual,
     List<NamePattern> missingOk,
     boolean strict,
     List<NamePattern> always,
@@ -25,7 +27,28 @@ public record Choice(
     List<Path> evidence,
     Optional<Target> target) {
   /** What is done without any wish of the user. */
-  public static final Choice USUAL = of(Prune.FILES);
+  public static final Choice USUAL =
+      new Choice(
+          Optional.empty(),
+          Prune.FILES,
+          List.of(),
+          false,
+          List.of(),
+          List.of(),
+          List.of(),
+          Optional.empty());
+
+  /** A choice with a level of pruning. */
+  public Choice(
+      Prune prune,
+      List<NamePattern> missingOk,
+      boolean strict,
+      List<NamePattern> always,
+      List<NamePattern> never,
+      List<Path> evidence,
+      Optional<Target> target) {
+    this(Optional.of(prune), Prune.FILES, missingOk, strict, always, never, evidence, target);
+  }
 
   /** Copies the lists. */
   public Choice {
@@ -36,13 +59,32 @@ public record Choice(
   }
 
   /**
+   * How finely things are left out.
+   *
+   * @return what is usual if nothing is chosen
+   */
+  public Prune prune() {
+    return level.orElse(usual);
+  }
+
+  /**
+   * The same choice for another language.
+   *
+   * @param newUsual what is usual for it
+   * @return a new choice
+   */
+  public Choice usually(Prune newUsual) {
+    return new Choice(level, newUsual, missingOk, strict, always, never, evidence, target);
+  }
+
+  /**
    * The same choice for another target.
    *
    * @param newTarget where the artifact is to run; empty for everywhere
    * @return a new choice
    */
   public Choice with(Optional<Target> newTarget) {
-    return new Choice(prune, missingOk, strict, always, never, evidence, newTarget);
+    return new Choice(level, usual, missingOk, strict, always, never, evidence, newTarget);
   }
 
   /**
@@ -53,7 +95,7 @@ public record Choice(
    * @return a new choice
    */
   public Choice with(List<NamePattern> newAlways, List<Path> newEvidence) {
-    return new Choice(prune, missingOk, strict, newAlways, never, newEvidence, target);
+    return new Choice(level, usual, missingOk, strict, newAlways, never, newEvidence, target);
   }
 
   /**

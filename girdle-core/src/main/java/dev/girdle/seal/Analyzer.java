@@ -150,7 +150,7 @@ public final class Analyzer {
     plan.output().targets().forEach(t -> targets.add(Optional.of(t)));
     if (targets.isEmpty()) {
       targets.add(
-          plan.runtime().isBundled()
+          plan.runtime().isBundled() && plan.choice().target().isEmpty()
               ? Optional.of(runtimes(language(plan), plan).targetOf(plan.runtime()))
               : plan.choice().target());
     }
@@ -173,10 +173,12 @@ public final class Analyzer {
   }
 
   /** The same application for another target, with the closure of one that leaves out the same. */
-  private Analysis again(Plan plan, List<Analysis> done) {
+  private Analysis again(Plan wanted, List<Analysis> done) {
     Analysis first = done.get(0);
+    Plan plan = settled(wanted, first.application());
     Map<Item, String> excluded =
-        new Exclusions(first.application()).excluded(plan.choice(), first.natives());
+        new Exclusions(first.application())
+            .excluded(plan.choice(), first.natives(), first.ecosystem());
     return done.stream()
         .filter(a -> a.excluded().equals(excluded))
         .findFirst()
@@ -187,12 +189,13 @@ public final class Analyzer {
   /**
    * Tells what there is to be told without a walk.
    *
-   * @param plan what the user wants
+   * @param wanted what the user wants
    * @param application the outcome of {@link #survey} for this plan, with an entry point
    * @return what was found
    * @throws GirdleException if the user has to choose an entry point, or names what is not there
    */
-  public Overview look(Plan plan, Application application) {
+  public Overview look(Plan wanted, Application application) {
+    Plan plan = settled(wanted, application);
     Excluded excluded = exclude(plan, application);
     LanguageModel model = language(plan).model(application, excluded.items, false, progress);
     return Overview.of(plan, application, excluded.natives, model);
@@ -205,6 +208,15 @@ public final class Analyzer {
 
   private record Excluded(Exclusions exclusions, NativeItems natives, Map<Item, String> items) {}
 
+  /** The plan with what follows from the language and from what the application is made for. */
+  private Plan settled(Plan plan, Application application) {
+    Ecosystem ecosystem = language(plan);
+    Plan with = plan.with(plan.choice().usually(ecosystem.support().usualLevel()));
+    return with.choice().target().isPresent()
+        ? with
+        : with.with(with.choice().with(ecosystem.madeFor(application)));
+  }
+
   private Excluded exclude(Plan plan, Application application) {
     if (application.starts().isEmpty()) {
       throw noEntryPoint(application, language(plan).words());
@@ -214,18 +226,20 @@ public final class Analyzer {
     exclusions.requireEffect(
         plan.choice(), p -> runtimes.filter(r -> r.has(p, plan.runtime())).isPresent());
     NativeItems natives = NativeItems.of(application);
-    return new Excluded(exclusions, natives, exclusions.excluded(plan.choice(), natives));
+    return new Excluded(
+        exclusions, natives, exclusions.excluded(plan.choice(), natives, language(plan)));
   }
 
   /**
    * Finds out what a surveyed application needs.
    *
-   * @param plan what the user wants
+   * @param wanted what the user wants
    * @param application the outcome of {@link #survey} for this plan
    * @return the analysis; closing it closes the application
    * @throws GirdleException if the user has to choose an entry point
    */
-  public Analysis analyze(Plan plan, Application application) {
+  public Analysis analyze(Plan wanted, Application application) {
+    Plan plan = settled(wanted, application);
     Choice choice = plan.choice();
     Excluded found = exclude(plan, application);
     Map<Item, String> excluded = found.items;
@@ -264,7 +278,10 @@ public final class Analyzer {
   /** The language that leads, with native code and whatever other languages read beside it. */
   private Linkage joined(
       Ecosystem ecosystem, LanguageModel model, Application application, Excluded found) {
-    List<SideLinkage> sides = new ArrayList<>(found.natives.linkage().stream().toList());
+    List<SideLinkage> sides = new ArrayList<>();
+    if (!model.readsNativeCode()) {
+      found.natives.linkage().ifPresent(sides::add);
+    }
     languages.all().stream()
         .filter(other -> !other.id().equals(ecosystem.id()))
         .forEach(other -> other.beside(application, found.items).ifPresent(sides::add));

@@ -50,7 +50,7 @@ public final class AsTyped {
   }
 
   private void add(Choice choice) {
-    if (choice.prune() != Choice.USUAL.prune()) {
+    if (choice.prune() != choice.usual()) {
       add("prune", choice.prune().text());
     }
     choice.target().ifPresent(t -> add("target", t.text()));

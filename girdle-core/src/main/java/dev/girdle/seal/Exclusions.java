@@ -5,6 +5,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Nearest;
 import dev.girdle.app.Target;
+import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /** What the plan wants in or out, whatever the closure says. */
 final class Exclusions {
@@ -26,7 +28,7 @@ final class Exclusions {
   }
 
   /** The items that the plan keeps out, each with the reason. */
-  Map<Item, String> excluded(Choice choice, NativeItems natives) {
+  Map<Item, String> excluded(Choice choice, NativeItems natives, Ecosystem ecosystem) {
     Map<Item, String> excluded = new LinkedHashMap<>();
     for (NamePattern pattern : choice.never()) {
       fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.reason()));
@@ -38,7 +40,15 @@ final class Exclusions {
                 natives.notFor(t).entrySet().stream()
                     .filter(e -> !isWanted(e.getKey(), choice))
                     .forEach(e -> excluded.putIfAbsent(e.getKey(), e.getValue())));
+    ecosystem.leftToReceivers(application, wanted(choice)).forEach(excluded::putIfAbsent);
     return excluded;
+  }
+
+  private Set<Item> wanted(Choice choice) {
+    return application.components().stream()
+        .flatMap(c -> c.items().stream())
+        .filter(i -> isWanted(i, choice))
+        .collect(Collectors.toSet());
   }
 
   /** Whether the user names the very item, and not only the component that it lies in. */

@@ -116,8 +116,7 @@ final class ImageGround {
         .forEach(f -> used.add(f.component()));
     Map<String, String> missing = new LinkedHashMap<>(system.missing());
     missing.keySet().removeIf(n -> names.contains(Paths.fileName(n)));
-    Map<String, dev.girdle.image.root.SystemPackage> packages =
-        new LinkedHashMap<>(system.packages());
+    Map<String, dev.girdle.system.SystemPackage> packages = new LinkedHashMap<>(system.packages());
     packages.keySet().retainAll(used);
     return new SystemFiles(
         files.stream().filter(f -> used.contains(f.component())).toList(), packages, missing);

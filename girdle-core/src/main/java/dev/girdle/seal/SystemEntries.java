@@ -2,10 +2,10 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Provenance;
 import dev.girdle.image.root.SystemFiles;
-import dev.girdle.image.root.SystemPackage;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.record.ArtifactRecord.ComponentEntry;
 import dev.girdle.record.Sbom;
+import dev.girdle.system.SystemPackage;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;

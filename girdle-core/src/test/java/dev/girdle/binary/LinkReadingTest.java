@@ -104,6 +104,7 @@ class LinkReadingTest {
                     Set.of("GLIBC_2.4", "GLIBC_2.17"),
                     "libtide.so.2",
                     Set.of("TIDE_2")),
+                Set.of(),
                 Optional.empty()));
   }
 

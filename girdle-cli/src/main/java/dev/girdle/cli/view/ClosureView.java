@@ -178,12 +178,23 @@ public record ClosureView(Analysis analysis) implements View {
     return unmet.thing() == Thing.FILE ? '/' : '.';
   }
 
+  /** Names of libraries for a system have dots that separate nothing. */
+  private static boolean standsAlone(Unresolved unmet) {
+    return !unmet.thing().isCode() && unmet.thing() != Thing.FILE && unmet.thing() != Thing.LIBRARY;
+  }
+
   private static String group(Unresolved unmet) {
+    if (standsAlone(unmet)) {
+      return unmet.name();
+    }
     int cut = unmet.name().lastIndexOf(separator(unmet));
     return cut < 0 ? "" : unmet.name().substring(0, cut);
   }
 
   private static String shortName(Unresolved unmet) {
+    if (standsAlone(unmet)) {
+      return "";
+    }
     return unmet.name().substring(unmet.name().lastIndexOf(separator(unmet)) + 1);
   }
 

@@ -5,6 +5,7 @@ import dev.girdle.app.Target;
 import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.Strength;
+import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.evidence.EvidenceFile;
 import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
@@ -35,7 +36,9 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
   private String brought(Analysis first) {
     return plan.runtime().placement().isPresent()
         ? plan.runtime().from().get(0).getFileName().toString() + ", which runs it"
-        : plan.runtime().kind().text() + " " + first.ecosystem().name();
+        : plan.runtime().kind().text()
+            + " "
+            + first.need().map(RuntimeNeed::language).orElse(first.ecosystem().name());
   }
 
   @Override

@@ -7,6 +7,7 @@ import dev.girdle.image.ImageManifest;
 import dev.girdle.image.LayerReader;
 import dev.girdle.io.Paths;
 import dev.girdle.place.Folders;
+import dev.girdle.system.RootFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;

@@ -1,6 +1,7 @@
 package dev.girdle.image.root;
 
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.system.SystemPackage;
 import java.util.List;
 import java.util.Map;
 

@@ -10,6 +10,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.LinkedFolder;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.node.pack.PackageJson;
@@ -74,15 +75,16 @@ public final class NodeSurvey {
       survey.packages.put("", List.of(new TreeFile(name, FolderTree.content(app))));
       return survey.surveyed(Optional.of(name));
     }
-    Layers layers = Layers.of(app);
-    NodeSurvey survey = new NodeSurvey(source, layers.links);
-    layers.wrong.forEach(
-        (link, why) -> {
-          if (Places.takenFor(link).isEmpty()) {
-            survey.notices.add("the link " + link + " " + why);
-          }
-        });
-    survey.sort(layers.files);
+    LinkedFolder all = LinkedFolder.of(app);
+    NodeSurvey survey = new NodeSurvey(source, new TreeMap<>(all.links()));
+    all.wrong()
+        .forEach(
+            (link, why) -> {
+              if (Places.takenFor(link).isEmpty()) {
+                survey.notices.add("the link " + link + " " + why);
+              }
+            });
+    survey.sort(all.files());
     return survey.surveyed(Optional.empty());
   }
 

@@ -256,7 +256,8 @@ final class PlanReader {
 
   private Choice choice(Optional<Target> target) {
     return new Choice(
-        value("/contents/prune").flatMap(Prune::called).orElse(Choice.USUAL.prune()),
+        value("/contents/prune").flatMap(Prune::called),
+        Choice.USUAL.usual(),
         patterns("/contents/missing-ok"),
         value("/contents/missing").filter("refuse"::equals).isPresent(),
         patterns("/contents/always"),

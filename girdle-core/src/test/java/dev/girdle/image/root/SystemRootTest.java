@@ -9,6 +9,7 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.system.SystemPackage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,4 +1,4 @@
-package dev.girdle.image.root;
+package dev.girdle.system;
 
 import dev.girdle.app.Target;
 import java.io.IOException;
@@ -16,7 +16,7 @@ import java.util.stream.Stream;
  * Where a system looks for libraries ({@code ld.so(8)}, {@code ldconfig(8)}): the folders that
  * loaders know by themselves, and those that its settings name.
  */
-final class LibraryFolders {
+public final class LibraryFolders {
   private static final Map<String, String> TRIPLETS =
       Map.of("x64", "x86_64-linux-gnu", "arm64", "aarch64-linux-gnu");
   private static final String SETTINGS = "/etc/ld.so.conf";
@@ -24,19 +24,41 @@ final class LibraryFolders {
 
   private LibraryFolders() {}
 
-  /** Those that are found without settings, the first to be looked at first. */
-  static List<String> known(Target target) {
+  /**
+   * Those that are found without settings.
+   *
+   * @param target whose system it is
+   * @return the first to be looked at first
+   */
+  public static List<String> known(Target target) {
     String triplet = TRIPLETS.get(target.processor());
     return List.of(
         "/lib/" + triplet, "/usr/lib/" + triplet, "/lib", "/usr/lib", "/lib64", "/usr/lib64");
   }
 
-  /** All of them. */
-  static Set<String> all(RootFolder root, Target target) {
+  /**
+   * All of them.
+   *
+   * @param root the system
+   * @param target whose system it is
+   * @return the first to be looked at first
+   */
+  public static Set<String> all(RootFolder root, Target target) {
     Set<String> all = new LinkedHashSet<>(known(target));
     all.add("/usr/local/lib"); // where Alpine's loader looks, too
     read(root, SETTINGS, all, 0);
     return all;
+  }
+
+  /**
+   * What {@code $LIB} stands for in paths where libraries are looked for ({@code ld.so(8)}), which
+   * differs by distribution.
+   *
+   * @param target whose system it is
+   * @return all that it may be
+   */
+  public static List<String> lib(Target target) {
+    return List.of("lib/" + TRIPLETS.get(target.processor()), "lib64", "lib");
   }
 
   private static void read(RootFolder root, String path, Set<String> to, int depth) {

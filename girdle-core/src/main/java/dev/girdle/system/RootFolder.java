@@ -1,4 +1,4 @@
-package dev.girdle.image.root;
+package dev.girdle.system;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -16,12 +16,17 @@ import java.util.Optional;
  *
  * @param folder the folder
  */
-record RootFolder(Path folder) {
+public record RootFolder(Path folder) {
   private static final int MOST_LINKS = 40;
   private static final int LARGEST_TEXT = 64 << 20;
 
-  /** The file or folder that a path of the system leads to; empty if there is none. */
-  Optional<Path> find(String path) {
+  /**
+   * The file or folder that a path of the system leads to.
+   *
+   * @param path from the root
+   * @return where it lies on this machine, all links followed; empty if there is none
+   */
+  public Optional<Path> find(String path) {
     Deque<String> rest = new ArrayDeque<>(parts(path));
     Path at = folder;
     int links = 0;
@@ -70,18 +75,33 @@ record RootFolder(Path folder) {
     return parts;
   }
 
-  /** A regular file. */
-  Optional<Path> file(String path) {
+  /**
+   * The regular file that a path of the system leads to.
+   *
+   * @param path from the root
+   * @return where it lies on this machine, all links followed; empty if there is none
+   */
+  public Optional<Path> file(String path) {
     return find(path).filter(Files::isRegularFile);
   }
 
-  /** Where something that was found lies in the system, once all links are followed. */
-  String pathOf(Path found) {
+  /**
+   * Where something that was found lies in the system, once all links are followed.
+   *
+   * @param found a place in the folder
+   * @return a path from the root
+   */
+  public String pathOf(Path found) {
     return "/" + folder.relativize(found).toString();
   }
 
-  /** A text file, its bytes as they are; empty if there is none that can be read. */
-  Optional<String> text(String path) {
+  /**
+   * A text file.
+   *
+   * @param path from the root
+   * @return its text, by UTF-8; empty if there is none that can be read
+   */
+  public Optional<String> text(String path) {
     return file(path).flatMap(RootFolder::read);
   }
 

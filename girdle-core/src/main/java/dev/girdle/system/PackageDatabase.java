@@ -1,4 +1,4 @@
-package dev.girdle.image.root;
+package dev.girdle.system;
 
 import dev.girdle.licence.Spdx;
 import java.io.IOException;
@@ -23,7 +23,7 @@ import java.util.stream.Stream;
  * /var/lib/dpkg/status} and the lists beside it; licences by "Machine-readable debian/copyright
  * file 1.0") and of Alpine's ({@code /lib/apk/db/installed}). Others are not known.
  */
-final class PackageDatabase {
+public final class PackageDatabase {
   private static final String DPKG = "/var/lib/dpkg/";
   private static final String APK = "/lib/apk/db/installed";
   private static final Pattern ID = Pattern.compile("(?m)^ID=\"?([\\w.-]+)\"?$");
@@ -35,51 +35,128 @@ final class PackageDatabase {
 
   private final RootFolder root;
   private final String system;
-  private final Map<String, String> owners = new HashMap<>();
   private final Map<String, Supplier<SystemPackage>> packages = new HashMap<>();
   private final Map<String, SystemPackage> taken = new HashMap<>();
+  private final Map<String, List<String>> files = new HashMap<>();
+  private final Map<String, List<String>> needs = new HashMap<>();
+  private Map<String, String> owners;
 
-  PackageDatabase(RootFolder root) {
+  /**
+   * Prepares to ask a system; nothing of its packages is read before somebody asks.
+   *
+   * @param root the system
+   */
+  public PackageDatabase(RootFolder root) {
     this.root = root;
     Matcher id = ID.matcher(root.text("/etc/os-release").orElse(""));
     this.system = id.find() ? id.group(1) : "linux";
-    if (root.file(DPKG + "status").isPresent()) {
-      readDpkg();
-    } else {
-      root.text(APK).ifPresent(this::readApk);
-    }
   }
 
-  /** The package of a file, by any of the paths that it has in the system. */
-  Optional<SystemPackage> of(Set<String> paths) {
+  private Map<String, String> owners() {
+    if (owners == null) {
+      owners = new HashMap<>();
+      if (root.file(DPKG + "status").isPresent()) {
+        readDpkg();
+      } else {
+        root.text(APK).ifPresent(this::readApk);
+      }
+      files.forEach((name, all) -> all.forEach(f -> owners.putIfAbsent(f, name)));
+    }
+    return owners;
+  }
+
+  /**
+   * The package of a file.
+   *
+   * @param paths the paths that it has in the system
+   * @return empty if no package that is known brought it
+   */
+  public Optional<SystemPackage> of(Set<String> paths) {
     for (String path : paths) {
       for (String one : List.of(path, path.replaceFirst("^/usr/", "/"), "/usr" + path)) {
-        String owner = owners.get(one);
+        String owner = owners().get(one);
         if (owner != null && packages.containsKey(owner)) {
-          return Optional.of(taken.computeIfAbsent(owner, o -> packages.get(o).get()));
+          return called(owner);
         }
       }
     }
     return Optional.empty();
   }
 
+  /**
+   * The package of a name.
+   *
+   * @param name as its system calls it
+   * @return empty if it is not installed
+   */
+  public Optional<SystemPackage> called(String name) {
+    owners();
+    return Optional.ofNullable(packages.get(name))
+        .map(made -> taken.computeIfAbsent(name, n -> made.get()));
+  }
+
+  /**
+   * What a package brought.
+   *
+   * @param name as its system calls it
+   * @return paths of files, links and folders in the system; empty if it is not known
+   */
+  public List<String> files(String name) {
+    owners();
+    return List.copyOf(files.getOrDefault(name, List.of()));
+  }
+
+  /**
+   * The installed packages that a package says it cannot do without.
+   *
+   * @param name as its system calls it
+   * @return names; of alternatives the first that is installed
+   */
+  public List<String> needs(String name) {
+    owners();
+    return List.copyOf(needs.getOrDefault(name, List.of()));
+  }
+
   private void readDpkg() {
+    Map<String, String> wishes = new HashMap<>();
     for (Map<String, String> one :
         paragraphs(root.text(DPKG + "status").orElse(""), "(?m)^([\\w-]+): (.*)$")) {
       String name = one.getOrDefault("Package", "");
       String release = one.getOrDefault("Version", "");
-      packages.computeIfAbsent(name, n -> () -> debian(n, release));
+      if (one.getOrDefault("Status", " installed").endsWith(" installed")) {
+        packages.computeIfAbsent(name, n -> () -> debian(n, release));
+        wishes.put(
+            name, one.getOrDefault("Pre-Depends", "") + "," + one.getOrDefault("Depends", ""));
+      }
     }
+    wishes.forEach((name, wish) -> needs.put(name, installed(wish)));
     Optional<Path> lists = root.find(DPKG + "info");
     try (Stream<Path> all = lists.isEmpty() ? Stream.empty() : Files.list(lists.get())) {
       for (Path list : all.filter(f -> f.toString().endsWith(".list")).sorted().toList()) {
         String name =
             list.getFileName().toString().replaceFirst("\\.list$", "").replaceFirst(":.*$", "");
-        RootFolder.read(list).orElse("").lines().forEach(f -> owners.putIfAbsent(f, name));
+        files
+            .computeIfAbsent(name, n -> new ArrayList<>())
+            .addAll(RootFolder.read(list).orElse("").lines().toList());
       }
     } catch (IOException e) {
-      owners.clear(); // nobody knows whose the files are then
+      files.clear(); // nobody knows whose the files are then
     }
+  }
+
+  /** Names in a list of wishes: {@code libc6 (>= 2.34), default-mta | mail-transport-agent}. */
+  private List<String> installed(String wishes) {
+    List<String> found = new ArrayList<>();
+    for (String wish : wishes.split(",")) {
+      for (String one : wish.split("\\|")) {
+        String name = one.strip().replaceFirst("[ :(].*$", "");
+        if (packages.containsKey(name)) {
+          found.add(name);
+          break;
+        }
+      }
+    }
+    return List.copyOf(found);
   }
 
   /** Its terms are read only if something of it is taken. */
@@ -100,6 +177,7 @@ final class PackageDatabase {
       String release = "";
       String licence = "";
       String folder = "";
+      List<String> its = new ArrayList<>();
       for (String line : paragraph.split("\n")) {
         String value = line.length() > 2 ? line.substring(2) : "";
         switch (line.isEmpty() ? ' ' : line.charAt(0)) {
@@ -107,10 +185,11 @@ final class PackageDatabase {
           case 'V' -> release = value;
           case 'L' -> licence = value;
           case 'F' -> folder = value;
-          case 'R' -> owners.putIfAbsent("/" + folder + "/" + value, name);
+          case 'R' -> its.add("/" + folder + "/" + value);
           default -> {}
         }
       }
+      files.put(name, its);
       SystemPackage read =
           new SystemPackage(
               name,

@@ -1,4 +1,4 @@
-package dev.girdle.image.root;
+package dev.girdle.system;
 
 import java.util.List;
 import java.util.Optional;

@@ -1,0 +1,361 @@
+package dev.girdle.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.girdle.cli.Run.Result;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Native programs, compiled here, and one of this machine. */
+class NativeIT {
+  private static final Path COMPILER = Path.of("/usr/bin/gcc");
+  private static final Path GAME = Path.of("../examples/harbour-pilot").toAbsolutePath();
+  private static final String MOVES =
+      "eeeeeessseeeeeesssee\neeeeeeeeesssssssssse eeeeeeeeesssssssssse";
+
+  @TempDir Path temporary;
+  private Path dir;
+
+  @BeforeEach
+  void require() throws IOException {
+    Assumptions.assumeTrue(
+        Files.exists(COMPILER) && "amd64".equals(System.getProperty("os.arch")),
+        "skipped: needs gcc on a Linux for x64");
+    dir = temporary.toRealPath();
+  }
+
+  private Result girdle(Object... words) {
+    return Run.girdle(words).in(dir).go();
+  }
+
+  private JsonNode json(Object... words) throws IOException {
+    return new ObjectMapper().readTree(Run.girdle(words).in(dir).go().bytes());
+  }
+
+  private void compile(Object... words) {
+    Object[] all = Stream.concat(Stream.of((Object) COMPILER), Stream.of(words)).toArray();
+    Run.of(all).in(dir).with("PATH", "/usr/bin:/bin").well();
+  }
+
+  private Path source(String name, String text) throws IOException {
+    return Files.writeString(dir.resolve(name), text);
+  }
+
+  private Path game() {
+    Assumptions.assumeTrue(
+        Files.exists(Path.of("/usr/include/png.h")), "skipped: needs libpng's headers");
+    Path game = dir.resolve("pilot");
+    Run.of(GAME.resolve("build"), game).with("PATH", "/usr/bin:/bin").well();
+    return game;
+  }
+
+  /** A program that asks for a library, which asks for another. */
+  private Path chain() throws IOException {
+    Path app = Files.createDirectories(dir.resolve("crane/lib"));
+    source("rope.c", "int rope(void) { return 40; }\n");
+    source("winch.c", "int rope(void); int winch(void) { return rope() + 1; }\n");
+    source(
+        "crane.c",
+        "#include <stdio.h>\nint winch(void);\nint main(int n, char **w) {"
+            + " printf(\"%d %s\\n\", winch() + n, w[0]); return n; }\n");
+    compile(
+        "-shared",
+        "-fPIC",
+        "-o",
+        app.resolve("librope.so.1"),
+        "-Wl,-soname,librope.so.1",
+        "rope.c");
+    compile(
+        "-shared",
+        "-fPIC",
+        "-o",
+        app.resolve("libwinch.so.2"),
+        "-Wl,-soname,libwinch.so.2",
+        "winch.c",
+        app.resolve("librope.so.1"));
+    compile(
+        "-o",
+        app.resolveSibling("crane"),
+        "crane.c",
+        app.resolve("libwinch.so.2"),
+        "-Wl,-rpath-link," + app,
+        "-Wl,-rpath,$ORIGIN/lib:/home/builder/crane/lib");
+    return app.getParent();
+  }
+
+  private Path sealed(String out) throws IOException {
+    try (Stream<Path> made = Files.list(dir.resolve(out))) {
+      return made.findFirst().orElseThrow();
+    }
+  }
+
+  @Test
+  void theGameLosesExactlyWhatNothingNamesAndPlaysAnywhere() throws IOException {
+    Path game = game();
+    String unsealed = Run.of(game.resolve("pilot")).in(game).input(MOVES).well().out();
+    assertThat(unsealed).contains("All ships are in, after 27 steps.");
+
+    assertThat(girdle("survey", game).out())
+        .contains("pilot, a native application")
+        .contains("8 files under starter/, named by nothing")
+        .contains("png 136.6 kB in 8");
+    for (String runtime : List.of("host", "whole")) {
+      Run.girdle(
+              "seal",
+              game,
+              "--prune",
+              "files",
+              "--form",
+              "folder",
+              "--runtime",
+              runtime,
+              "--out",
+              runtime)
+          .in(dir)
+          .well();
+      Path made = sealed(runtime);
+      try (Stream<Path> files = Files.walk(made.resolve("app"))) {
+        assertThat(
+                files
+                    .filter(Files::isRegularFile)
+                    .map(f -> made.resolve("app").relativize(f).toString()))
+            .containsExactlyInAnyOrder(
+                "pilot",
+                "settings.ini",
+                "levels/level-01.lvl",
+                "levels/level-02.lvl",
+                "levels/level-03.lvl",
+                "pictures/pilot-boat.png",
+                "pictures/outer-quay.png",
+                "pictures/fish-market.png",
+                "pictures/old-lock.png",
+                "sounds/horn-long.wav",
+                "sounds/bell.wav",
+                "sounds/horn-short.wav");
+      }
+      Path moved = Files.move(made, dir.resolve("else where " + runtime));
+      Result played = Run.of(moved.resolve("bin/pilot")).in(Path.of("/")).input(MOVES).well();
+      assertThat(played.out()).isEqualTo(unsealed);
+      assertThat(girdle("check", moved).status()).isZero();
+    }
+    assertThat(girdle("explain", game, "pictures/old-lock.png", "--prune", "files").out())
+        .contains("pilot names pictures/old-lock.png");
+    assertThat(girdle("explain", game, "starter/pictures/castle.png", "--prune", "files").out())
+        .contains("nothing in the closure needs it");
+    // without being told to, nothing of the user's own is left out
+    Run.girdle("seal", game, "--form", "folder", "--out", "all").in(dir).well();
+    assertThat(sealed("all").resolve("app/starter/pictures/castle.png")).exists();
+  }
+
+  @Test
+  void theExecutableIsOneFile() throws IOException {
+    Path game = game();
+    Run.girdle(
+            "seal",
+            game,
+            "--form",
+            "executable",
+            "--runtime",
+            "whole",
+            "--out",
+            "one",
+            "--as",
+            "pilot")
+        .in(dir)
+        .well();
+    Result played =
+        Run.of(dir.resolve("one/pilot"))
+            .in(Path.of("/"))
+            .with("HOME", dir.toString())
+            .with("PATH", "/usr/bin:/bin")
+            .input(MOVES)
+            .well();
+    assertThat(played.out()).contains("All ships are in, after 27 steps.");
+  }
+
+  @Test
+  void allThatIsMissingIsToldAtOnceWithItsChain() throws IOException {
+    Path app = chain();
+    assertThat(Run.of(app.resolve("crane")).with("LD_LIBRARY_PATH", app + "/lib").go().out())
+        .startsWith("42 ");
+    Files.delete(app.resolve("lib/librope.so.1"));
+    source("other.c", "int mast(void) { return 1; }\n");
+    compile("-shared", "-fPIC", "-o", "libmast.so.3", "-Wl,-soname,libmast.so.3", "other.c");
+    compile(
+        "-shared",
+        "-fPIC",
+        "-Wl,--no-as-needed",
+        "-o",
+        app.resolve("lib/libwinch.so.2"),
+        "-Wl,-soname,libwinch.so.2",
+        "winch.c",
+        "libmast.so.3",
+        "-Wl,--unresolved-symbols=ignore-all",
+        "-Wl,-z,undefs");
+    Result sealed = girdle("seal", app, "--form", "folder");
+    assertThat(sealed.status()).isEqualTo(1);
+    assertThat(sealed.err()).contains("libmast.so.3").contains("libwinch.so.2");
+    assertThat(dir.resolve("sealed")).doesNotExist();
+  }
+
+  @Test
+  void librariesAreFoundAndBuildersPathsAreGone() throws IOException {
+    Path app = chain();
+    assertThat(girdle("closure", app).out())
+        .contains("/home/builder/crane/lib of its builder's machine");
+    for (String runtime : List.of("host", "whole")) {
+      Run.girdle("seal", app, "--form", "folder", "--runtime", runtime, "--out", runtime)
+          .in(dir)
+          .well();
+      Path made = sealed(runtime);
+      Result run = Run.of(made.resolve("bin/crane"), "a", "b").in(Path.of("/")).go();
+      assertThat(run.out()).isEqualTo("44 " + made.resolve("app/crane") + "\n");
+      assertThat(run.status()).isEqualTo(3);
+    }
+    assertThat(Files.list(sealed("whole").resolve("lib")).map(p -> p.getFileName().toString()))
+        .contains("ld-linux-x86-64.so.2", "libc.so.6");
+  }
+
+  @Test
+  void aStarterThatWasMovedAwaySaysAllThatItMisses() throws IOException {
+    Path app = chain();
+    Run.girdle("seal", app, "--form", "folder", "--runtime", "whole", "--out", "out")
+        .in(dir)
+        .well();
+    Path alone = Files.createDirectories(dir.resolve("alone/bin")).resolve("crane");
+    Files.copy(sealed("out").resolve("bin/crane"), alone);
+    alone.toFile().setExecutable(true);
+    Result run = Run.of(alone).go();
+    assertThat(run.status()).isEqualTo(127);
+    assertThat(run.err()).contains("app/crane", "lib/libc.so.6", "lib/ld-linux-x86-64.so.2");
+  }
+
+  @Test
+  void aLibraryForAnotherProcessorUnderTheRightNameIsNotTaken() throws IOException {
+    Path app = chain();
+    byte[] code = Files.readAllBytes(app.resolve("lib/librope.so.1"));
+    code[18] = (byte) 0xb7; // arm64
+    Files.write(app.resolve("lib/librope.so.1"), code);
+    Result sealed = girdle("seal", app, "--form", "folder");
+    assertThat(sealed.status()).isEqualTo(1);
+    assertThat(sealed.err()).contains("librope.so.1");
+  }
+
+  @Test
+  void aProgramOfThisMachineComesWithItsLibrariesAndWhatTheyAreCalled() throws IOException {
+    Path program = Path.of("/usr/bin/xz");
+    Assumptions.assumeTrue(
+        Files.exists(program) && Files.exists(Path.of("/var/lib/dpkg/info/xz-utils.list")),
+        "skipped: needs a Debian with xz");
+    Run.girdle("seal", program, "--form", "folder", "--runtime", "whole", "--out", "out")
+        .in(dir)
+        .well();
+    Path made = sealed("out");
+    assertThat(Run.of(made.resolve("bin/xz"), "--robot", "--version").in(dir).well().out())
+        .isEqualTo(Run.of(program, "--robot", "--version").in(dir).well().out());
+    JsonNode components = json("inspect", made, "--json").at("/components");
+    assertThat(components.toString()).contains("pkg:deb/debian/liblzma5@");
+    assertThat(Files.list(made.resolve("licences")).map(p -> p.getFileName().toString()))
+        .anyMatch(n -> n.startsWith("liblzma5@"));
+    // the same input gives the same bytes
+    Run.girdle("seal", program, "--form", "tgz", "--out", "a").in(dir).well();
+    Run.girdle("seal", program, "--form", "tgz", "--out", "b").in(dir).well();
+    assertThat(sealed("a")).hasSameBinaryContentAs(sealed("b"));
+  }
+
+  @Test
+  void damagedCodeIsToldAndLosesNothing() throws IOException {
+    Path app = chain();
+    byte[] code = Files.readAllBytes(app.resolve("lib/libwinch.so.2"));
+    Files.write(app.resolve("lib/libwinch.so.2"), java.util.Arrays.copyOf(code, 700));
+    Result sealed = girdle("seal", app, "--form", "folder");
+    assertThat(sealed.status()).isEqualTo(1);
+    assertThat(sealed.err()).contains("libwinch.so.2");
+  }
+
+  @Test
+  void aProgramForAnotherProcessorBringsItsLoaderAndFindsItsContent() throws IOException {
+    Path compiler = Path.of("/usr/bin/aarch64-linux-gnu-gcc");
+    Path root = Path.of("/usr/aarch64-linux-gnu");
+    Assumptions.assumeTrue(
+        Files.exists(compiler)
+            && Files.exists(root.resolve("lib/libc.so.6"))
+            && Run.has("qemu-aarch64"),
+        "skipped: needs gcc for arm64 and qemu");
+    Path app = Files.createDirectories(dir.resolve("gauge/data")).getParent();
+    Files.writeString(app.resolve("data/tide.txt"), "high water\n");
+    source(
+        "gauge.c",
+        "#include <stdio.h>\n#include <unistd.h>\nint main(int n, char **w) { char b[999] = \"\", t[99];"
+            + " readlink(\"/proc/self/exe\", b, 998); FILE *f = fopen(\"data/tide.txt\", \"r\");"
+            + " if (!f || !fgets(t, 99, f)) return 1; printf(\"%d %s %s\", n, b, t); return 3; }\n");
+    Run.of(compiler, "-o", app.resolve("gauge"), dir.resolve("gauge.c"))
+        .with("PATH", "/usr/bin:/bin")
+        .well();
+    Run.girdle(
+            "seal",
+            app,
+            "--target",
+            "linux-arm64",
+            "--runtime",
+            "whole",
+            "--runtime-from",
+            root,
+            "--form",
+            "folder",
+            "--out",
+            "out")
+        .in(dir)
+        .well();
+    Path program = sealed("out").resolve("app/gauge");
+    Result run =
+        Run.of("qemu-aarch64", program, "x").with("PATH", "/usr/bin:/bin").in(Path.of("/")).go();
+    assertThat(run.out()).isEqualTo("2 " + program + " high water\n");
+    assertThat(run.status()).isEqualTo(3);
+  }
+
+  @Test
+  void aProgramForWindowsIsToldWhatItMissesAndRuns() throws IOException {
+    Wine.require(Wine.COMPILER);
+    Path app = Files.createDirectories(dir.resolve("derrick/data")).getParent();
+    source("hook.c", "__declspec(dllexport) int hook(void) { return 40; }\n");
+    source("jib.c", "int hook(void); __declspec(dllexport) int jib(void) { return hook() + 1; }\n");
+    source(
+        "derrick.c",
+        "#include <stdio.h>\nint jib(void);\nint main(int n, char **w) {"
+            + " printf(\"%d\\n\", jib() + n); return n; }\n");
+    windows("-shared", "-o", app.resolve("Hook.dll"), "hook.c");
+    windows("-shared", "-o", app.resolve("jib.dll"), "jib.c", app.resolve("Hook.dll"));
+    windows("-o", app.resolve("derrick.exe"), "derrick.c", app.resolve("jib.dll"));
+    // Windows does not know case
+    Files.move(app.resolve("Hook.dll"), app.resolve("HOOK.DLL"));
+    assertThat(girdle("closure", app).out()).contains("Nothing that is needed is missing");
+    Files.move(app.resolve("HOOK.DLL"), dir.resolve("kept"));
+    Result missing = girdle("seal", app, "--form", "folder");
+    assertThat(missing.status()).isEqualTo(1);
+    assertThat(missing.err()).contains("Hook.dll").contains("jib.dll is linked with Hook.dll");
+    Files.move(dir.resolve("kept"), app.resolve("Hook.dll"));
+    Run.girdle("seal", app, "--form", "folder", "--out", "out").in(dir).well();
+    Run.girdle("seal", app, "--form", "executable", "--out", "one").in(dir).well();
+    Wine wine = Wine.in(Files.createDirectories(dir.resolve("wine")));
+    for (Path program : List.of(sealed("out").resolve("derrick.exe"), sealed("one"))) {
+      Result run = wine.run(program, "a").go();
+      assertThat(run.out()).contains("43");
+      assertThat(run.status()).isEqualTo(2);
+    }
+  }
+
+  private void windows(Object... words) {
+    Object[] all = Stream.concat(Stream.of((Object) Wine.COMPILER), Stream.of(words)).toArray();
+    Run.of(all).in(dir).with("PATH", "/usr/bin:/bin").well();
+  }
+}

@@ -1,0 +1,129 @@
+package dev.girdle.nativeprogram;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.Target;
+import dev.girdle.ecosystem.Ecosystem;
+import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LanguageWords;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.ecosystem.Support;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.nativeprogram.linkage.NativeFiles;
+import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.survey.NativeSurvey;
+import dev.girdle.nativeprogram.survey.Recogniser;
+import dev.girdle.plan.FormKind;
+import dev.girdle.plan.Prune;
+import dev.girdle.plan.RuntimeKind;
+import dev.girdle.plan.Source;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Native programs: a folder, one program, or one that is installed on a Linux system. */
+public final class NativeEcosystem implements Ecosystem {
+  private static final String WHOLE = "a C library and its loader go along whole";
+
+  /** Called by {@link java.util.ServiceLoader}. */
+  public NativeEcosystem() {}
+
+  @Override
+  public String id() {
+    return NativeSurvey.ID;
+  }
+
+  @Override
+  public String name() {
+    return "native";
+  }
+
+  @Override
+  public Support support() {
+    return new Support(
+        Set.of(Shape.FOLDER, Shape.BARE),
+        Set.of(Prune.NONE, Prune.COMPONENTS, Prune.FILES),
+        Map.of(RuntimeKind.TRIMMED, WHOLE, RuntimeKind.TIGHT, WHOLE),
+        "",
+        "",
+        FormKind.FOLDER,
+        Prune.COMPONENTS);
+  }
+
+  @Override
+  public LanguageWords words() {
+    return new LanguageWords(
+        "library",
+        "libraries",
+        "no program lies in it",
+        "Name what is started, by its path in the folder: --entry FILE.",
+        "Put it beside the program",
+        "",
+        "levels/**");
+  }
+
+  @Override
+  public Optional<Recognition> recognise(Source source) {
+    return Recogniser.recognise(source);
+  }
+
+  @Override
+  public Application survey(Source source, Progress progress) {
+    try {
+      return NativeSurvey.survey(source, progress);
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage()));
+    }
+  }
+
+  @Override
+  public Optional<Target> madeFor(Application application) {
+    NativeFiles files = new NativeFiles(application, Set.of());
+    return application
+        .entryPoint()
+        .flatMap(e -> files.file(e.name()))
+        .flatMap(files::head)
+        .flatMap(h -> ProgramLinkage.targetOf(h.code()))
+        .or(Target::ofThisMachine);
+  }
+
+  @Override
+  public Map<Item, String> leftToReceivers(Application application, Set<Item> wanted) {
+    return NativeModel.receivers(new NativeFiles(application, Set.of()), wanted).all();
+  }
+
+  @Override
+  public LanguageModel model(
+      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
+    return new NativeModel(application, excluded);
+  }
+
+  @Override
+  public List<String> startUnsealed(Application application, Path folder) {
+    Path app = Path.of(application.source()).toAbsolutePath();
+    LaunchSpec start = application.starts().get(0);
+    List<String> words = new ArrayList<>();
+    words.add((Files.isDirectory(app) ? app.resolve(start.entry().name()) : app).toString());
+    words.addAll(start.arguments());
+    return words;
+  }
+
+  @Override
+  public Optional<RuntimeProvider> runtimes() {
+    return Optional.of(new CLibraries());
+  }
+}

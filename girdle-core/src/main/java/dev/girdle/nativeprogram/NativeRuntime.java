@@ -1,0 +1,126 @@
+package dev.girdle.nativeprogram;
+
+import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.ReleaseRange;
+import dev.girdle.binary.LibcNeed;
+import dev.girdle.binary.LinkedCode;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.Reached;
+import dev.girdle.ecosystem.RuntimeModel;
+import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.io.Paths;
+import dev.girdle.nativeprogram.linkage.NativeFiles;
+import dev.girdle.nativeprogram.linkage.ReceiversLibraries;
+import dev.girdle.nativeprogram.linkage.ReceiversSystem;
+import dev.girdle.nativeprogram.linkage.Spot;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * Which C library a program asks for: the newest version of a symbol that any of its code wants.
+ */
+final class NativeRuntime implements RuntimeModel {
+  static final String LANGUAGE = "glibc";
+
+  private final NativeFiles files;
+
+  NativeRuntime(NativeFiles files) {
+    this.files = files;
+  }
+
+  @Override
+  public Optional<RuntimeNeed> needOf(List<LaunchSpec> starts) {
+    return newest(starts.stream().flatMap(s -> files.file(s.entry().name()).stream()).toList());
+  }
+
+  @Override
+  public Optional<RuntimeNeed> need(Closure closure) {
+    return newest(closure.reached().stream().map(Reached::item).toList());
+  }
+
+  private Optional<RuntimeNeed> newest(Collection<Item> items) {
+    LibcNeed newest = null;
+    String because = "";
+    for (Item item : items) {
+      if (files.file(item.name()).filter(i -> i == item).isEmpty() || files.head(item).isEmpty()) {
+        continue;
+      }
+      for (Set<String> versions : linked(item).map(c -> c.versions().values()).orElse(Set.of())) {
+        for (String version : versions) {
+          Optional<LibcNeed> need =
+              version.startsWith("GLIBC_") ? LibcNeed.of(version) : Optional.empty();
+          if (need.isPresent() && (newest == null || need.get().compareTo(newest) > 0)) {
+            newest = need.get();
+            because = item.name();
+          }
+        }
+      }
+    }
+    return newest == null
+        ? Optional.empty()
+        : Optional.of(
+            new RuntimeNeed(
+                LANGUAGE, ReleaseRange.from(newest.major() + "." + newest.minor()), "", because));
+  }
+
+  private Optional<LinkedCode> linked(Item item) {
+    try {
+      return files.linked(item);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** What the receiver's system has to have besides, and paths of builders that libraries name. */
+  List<String> warnings(Closure closure, ReceiversSystem receivers) {
+    Map<String, List<String>> byReason = new TreeMap<>();
+    for (Reached reached : closure.reached()) {
+      Item item = reached.item();
+      String name = Paths.fileName(item.path());
+      if (receivers.standsFor(item)) {
+        ReceiversLibraries.why(name)
+            .ifPresent(w -> byReason.computeIfAbsent(w, k -> new ArrayList<>()).add(name));
+      }
+    }
+    List<String> warnings = new ArrayList<>();
+    byReason.forEach(
+        (why, names) ->
+            warnings.add(
+                "the receiver's system has to have "
+                    + String.join(", ", names)
+                    + ": "
+                    + why
+                    + "; --always takes one along"));
+    for (Reached reached : closure.reached()) {
+      Item item = reached.item();
+      if (!Spot.of(item).isOfSystem()
+          && !receivers.standsFor(item)
+          && files.head(item).isPresent()) {
+        linked(item)
+            .ifPresent(
+                code -> {
+                  List<String> paths = new ArrayList<>(code.rpath());
+                  paths.addAll(code.runpath());
+                  paths.removeIf(
+                      p -> !p.startsWith("/") || p.startsWith("/usr/") || p.startsWith("/lib"));
+                  if (!paths.isEmpty()) {
+                    warnings.add(
+                        item.name()
+                            + " looks for libraries in "
+                            + String.join(", ", paths)
+                            + " of its builder's machine; in the artifact it does not");
+                  }
+                });
+      }
+    }
+    return warnings;
+  }
+}

@@ -1,0 +1,134 @@
+package dev.girdle.nativeprogram.content;
+
+import dev.girdle.app.Item;
+import dev.girdle.binary.CodeTexts;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.DynamicReference;
+import dev.girdle.closure.How;
+import dev.girdle.closure.ItemDemands;
+import dev.girdle.closure.Site;
+import dev.girdle.closure.Strength;
+import dev.girdle.closure.Thing;
+import dev.girdle.io.Paths;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads which files of the application a file names. */
+public final class ContentReader {
+  /** Larger files are content itself. */
+  private static final long LARGEST = 64L << 20;
+
+  private static final int LONGEST_WORD = 260;
+
+  /** What lists the files of a folder: POSIX, Windows, and what scripts of engines call so. */
+  private static final Pattern LISTS =
+      Pattern.compile(
+          "(?i)opendir|readdir(?:64)?|scandir(?:64)?|fts_open|FindFirstFile(?:Ex)?[AW]?|enumerateFiles"
+              + "|getDirectoryItems|list_?dir(?:ectory)?|_wfindfirst.*|_findfirst.*|glob(?:64)?");
+
+  private static final Pattern QUOTED = Pattern.compile("[\"'`<>]([^\"'`<>\\n]{2,260})[\"'`<>]");
+  private static final Pattern WORD = Pattern.compile("[^\\s\"'`<>|;,=(){}\\[\\]&:]+");
+
+  private final FileNames names;
+  private final How how;
+  private final Thing folders;
+
+  /**
+   * Prepares to read.
+   *
+   * @param names the files that can be named
+   * @param how in which way they are asked for
+   * @param folders the kind of thing that a folder with all its files is
+   */
+  public ContentReader(FileNames names, How how, Thing folders) {
+    this.names = names;
+    this.how = how;
+    this.folders = folders;
+  }
+
+  /**
+   * What a file names.
+   *
+   * @param item any file
+   * @param isCode whether it is native code
+   * @return soft demands for files; a folder that is named by code which lists files is demanded as
+   *     a whole, and told as an open demand
+   * @throws IOException if it cannot be read
+   */
+  public ItemDemands read(Item item, boolean isCode) throws IOException {
+    if (names.isEmpty() || !isCode && (item.content().size() > LARGEST || isMedia(item))) {
+      return ItemDemands.NONE;
+    }
+    String folder = isCode ? "" : Paths.folder(item.path());
+    Map<String, Item> found = new LinkedHashMap<>();
+    Set<String> maybe = new LinkedHashSet<>();
+    boolean[] lists = new boolean[1];
+    CodeTexts.read(
+        item.content(),
+        3,
+        text -> {
+          lists[0] |= isCode && LISTS.matcher(text).matches();
+          lists[0] |= !isCode && LISTS.matcher(text).find();
+          words(text, isCode, folder, found, maybe);
+        });
+    found.remove(item.name());
+    List<Demand> demands = new ArrayList<>();
+    for (Item named : found.values()) {
+      demands.add(Demand.of(Thing.FILE, named.name(), Site.of(item), how, Strength.SOFT));
+    }
+    List<DynamicReference> open = new ArrayList<>();
+    if (lists[0] && !maybe.isEmpty()) {
+      open.add(new DynamicReference(how, folders, Site.of(item), false));
+      for (String one : maybe) {
+        demands.add(Demand.of(folders, one, Site.of(item), how, Strength.SOFT));
+      }
+    }
+    return new ItemDemands(demands, open);
+  }
+
+  private static boolean isMedia(Item item) throws IOException {
+    try (InputStream in = item.content().open()) {
+      return ContentKind.of(in.readNBytes(ContentKind.HEAD)) == ContentKind.MEDIA;
+    }
+  }
+
+  private void words(
+      String text, boolean isCode, String folder, Map<String, Item> found, Set<String> maybe) {
+    Set<String> words = new LinkedHashSet<>();
+    if (isCode && text.length() <= LONGEST_WORD) {
+      words.add(text.strip()); // a constant stands alone, spaces in it are part of it
+    }
+    Matcher quoted = QUOTED.matcher(text);
+    while (quoted.find()) {
+      words.add(quoted.group(1).strip());
+    }
+    // names with spaces in a text: what stands behind the sign of equality, or is the whole line
+    words.add(text.replaceFirst("^[^=]*=", "").strip());
+    words.add(text.strip());
+    Matcher word = WORD.matcher(text);
+    while (word.find()) {
+      String plain = word.group();
+      words.add(plain);
+      words.add(plain.replaceFirst("[.!?]+$", ""));
+    }
+    for (String one : words) {
+      if (one.length() < 3 || one.length() > LONGEST_WORD) {
+        continue;
+      }
+      boolean isPattern = one.indexOf('%') >= 0 || one.indexOf('*') >= 0 || one.indexOf('{') >= 0;
+      List<Item> items = isPattern ? names.fitting(one, folder) : names.named(one, folder);
+      items.forEach(i -> found.putIfAbsent(i.name(), i));
+      if (!isPattern) {
+        maybe.addAll(names.folders(one, folder));
+      }
+    }
+  }
+}

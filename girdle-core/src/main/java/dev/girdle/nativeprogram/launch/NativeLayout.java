@@ -1,0 +1,343 @@
+package dev.girdle.nativeprogram.launch;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.Role;
+import dev.girdle.app.Target;
+import dev.girdle.binary.StrippedCode;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Content;
+import dev.girdle.io.FolderTree;
+import dev.girdle.io.Links;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutCommand;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutLink;
+import dev.girdle.layout.LayoutRuntime;
+import dev.girdle.layout.LayoutStart;
+import dev.girdle.layout.Orders;
+import dev.girdle.layout.Packing;
+import dev.girdle.layout.WindowsStart;
+import dev.girdle.linux.CompiledCode;
+import dev.girdle.nativeprogram.linkage.NativeFiles;
+import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.record.RecordFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/** Lays a native program out. */
+public final class NativeLayout {
+  private final LayoutRequest request;
+  private final NativeFiles files;
+  private final String top;
+  private final Target target;
+  private final Optional<CLibrary> runtime;
+  private final Placement placement;
+  private final Map<Item, Component> kept = new LinkedHashMap<>();
+  private final boolean isLinux;
+  private final List<String> ofSystem;
+  private final boolean hasContent;
+  private final CodeEdits edits;
+
+  private NativeLayout(LayoutRequest request, NativeFiles files, ProgramLinkage linkage) {
+    this.request = request;
+    this.files = files;
+    this.top = request.programFolder();
+    this.target = request.target().or(Target::ofThisMachine).orElseThrow();
+    this.isLinux = target.system().equals("linux");
+    for (Component component : request.selection().components()) {
+      request.selection().items(component).keySet().forEach(i -> kept.put(i, component));
+    }
+    this.placement = new Placement(kept.keySet(), request.closure());
+    this.runtime =
+        isLinux && request.shape() == Shape.FOLDER && request.runtime().isBundled()
+            ? Optional.of(library())
+            : Optional.empty();
+    this.ofSystem =
+        kept.keySet().stream()
+            .filter(i -> placement.of(i).startsWith(Spot.SYSTEM))
+            .map(Item::name)
+            .toList();
+    this.hasContent =
+        kept.keySet().stream().anyMatch(i -> !Spot.of(i).isOfSystem() && files.head(i).isEmpty());
+    boolean hasPlaces = isLinux && (hasContent || !ofSystem.isEmpty()) && placesCode().isPresent();
+    this.edits = new CodeEdits(files, linkage, placement, target, runtime, hasPlaces);
+  }
+
+  /**
+   * Lays it out.
+   *
+   * @param request what to lay out, and how
+   * @param files the files of the application
+   * @param linkage how its code finds libraries
+   * @return the finished tree
+   * @throws GirdleException if something cannot be read, or there is no C library to go along
+   */
+  public static Layout layOut(LayoutRequest request, NativeFiles files, ProgramLinkage linkage) {
+    try {
+      return new NativeLayout(request, files, linkage).layout();
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "the program cannot be laid out: " + e.getMessage()));
+    }
+  }
+
+  private CLibrary library() {
+    Path root = request.runtime().from().stream().findFirst().orElse(Path.of("/"));
+    CLibrary found =
+        CLibrary.in(root, target)
+            .orElseThrow(
+                () ->
+                    GirdleException.request(
+                        "there is no GNU C library for " + target.text() + " in " + root,
+                        "  Name the root folder of a system that has one: --runtime-from DIR"));
+    Optional<RuntimeNeed> need = request.need();
+    if (need.isPresent() && !need.get().range().accepts(found.release())) {
+      throw GirdleException.request(
+          need.get().because()
+              + " needs "
+              + need.get().text()
+              + ", and "
+              + root
+              + " has "
+              + found.title());
+    }
+    return found;
+  }
+
+  private Optional<byte[]> placesCode() {
+    return CompiledCode.PLACES.bytes(target.processor());
+  }
+
+  private Layout layout() throws IOException {
+    List<LayoutFile> all = new ArrayList<>();
+    for (Map.Entry<Item, Component> one : kept.entrySet()) {
+      all.add(file(one.getKey(), one.getValue()));
+    }
+    if (isLinux && (hasContent || !ofSystem.isEmpty()) && placesCode().isPresent()) {
+      all.add(
+          code(
+              Placement.LIB + CodeEdits.PLACES,
+              Content.of(placesCode().get()),
+              "leads paths that were baked in to what came along"));
+      all.add(
+          LayoutFile.made(
+              top + Placement.LIB + CodeEdits.PLACES + ".places",
+              Places.of(ofSystem, files.root(), startFolders()),
+              "which paths mean what came along"));
+    }
+    List<LayoutLink> links = links();
+    boolean isBare = request.shape() == Shape.BARE;
+    Layout layout =
+        new Layout(
+            isBare ? all : with(all, starters(all)),
+            List.of(),
+            RecordFile.IN_FOLDER,
+            List.of(),
+            notices(),
+            isBare ? request.main().label() : request.startOfFolder(request.isForUnix()));
+    layout = layout.linking(links);
+    layout =
+        layout.starting(
+            isBare
+                ? LayoutStart.by(request.main().label()).commandedBy(commands())
+                : layout.starting().programmedBy(programs()));
+    return runtime.isPresent() ? withRuntime(layout) : layout;
+  }
+
+  /** Where a program may expect to be started: the top of its folder, or where it lies itself. */
+  private List<String> startFolders() {
+    TreeSet<String> folders = new TreeSet<>();
+    if (hasContent) {
+      folders.add("app");
+      for (LaunchSpec start : request.starts()) {
+        String program = program(start);
+        folders.add(program.substring(0, Math.max(0, program.lastIndexOf('/'))));
+      }
+      folders.removeIf(f -> !f.startsWith("app"));
+    }
+    return List.copyOf(folders);
+  }
+
+  private static List<LayoutFile> with(List<LayoutFile> some, List<LayoutFile> more) {
+    List<LayoutFile> all = new ArrayList<>(more);
+    all.addAll(some);
+    return all;
+  }
+
+  private LayoutFile file(Item item, Component component) throws IOException {
+    boolean isExecutable =
+        FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent();
+    return new LayoutFile(
+        top + placement.of(item),
+        isLinux ? edits.of(item) : item.content(),
+        isExecutable || files.head(item).isPresent() && isStarted(item),
+        Packing.AS_IT_IS,
+        component.name(),
+        request.reason(item));
+  }
+
+  private boolean isStarted(Item item) {
+    return request.starts().stream().anyMatch(s -> s.entry().name().equals(item.name()));
+  }
+
+  private LayoutFile code(String path, Content content, String reason) {
+    return new LayoutFile(top + path, content, true, Packing.AS_IT_IS, "", reason);
+  }
+
+  /** Links of the application that lead to something that goes along. */
+  private List<LayoutLink> links() {
+    TreeSet<String> there = new TreeSet<>();
+    kept.keySet().forEach(i -> there.add(i.path()));
+    List<LayoutLink> links = new ArrayList<>();
+    request
+        .application()
+        .links()
+        .forEach(
+            (path, leads) -> {
+              Optional<String> real = Links.target(path, leads).flatMap(files::real);
+              String next = real.map(there::ceiling).orElse(null);
+              if (next != null && (next.equals(real.get()) || next.startsWith(real.get() + "/"))) {
+                String folder = isInstalled() ? "" : Placement.APP;
+                links.add(
+                    new LayoutLink(top + folder + path, leads, "", "leads to what goes along"));
+              }
+            });
+    return target.system().equals("windows") ? List.of() : links;
+  }
+
+  private boolean isInstalled() {
+    return request.application().components().get(0).role() == Role.PROGRAM;
+  }
+
+  private List<String> notices() {
+    List<String> notices = new ArrayList<>();
+    if (edits.stripped() > 1 << 20) {
+      notices.add(
+          "symbols for debuggers were left out of its code: " + (edits.stripped() >> 20) + " MiB");
+    }
+    if (isLinux) {
+      for (String place : edits.leftAlone()) {
+        notices.add(
+            place
+                + " is left as it is, since it holds data behind its code or has no room for changes;"
+                + " its starter tells it where libraries are");
+      }
+    }
+    return notices;
+  }
+
+  private String program(LaunchSpec start) {
+    Item item =
+        files
+            .file(start.entry().name())
+            .filter(placement::has)
+            .orElseThrow(
+                () -> GirdleException.request(start.entry().name() + " does not go along"));
+    String name = start.entry().name();
+    return name.equals(item.name()) || !isInstalled()
+        ? placement.of(item)
+        : Places.inArtifact(name); // a link to it
+  }
+
+  private List<LayoutFile> starters(List<LayoutFile> all) {
+    List<LayoutFile> starters = new ArrayList<>();
+    List<String> needed = needed(all);
+    for (LaunchSpec start : request.starts()) {
+      String bin = top + "bin/" + start.label();
+      String program = program(start);
+      NativeStarter starter = new NativeStarter(request.application().identity(), start, program);
+      if (target.system().equals("windows")) {
+        starters.add(made(bin + ".cmd", starter.windows(), "starts it on Windows, from scripts"));
+      } else {
+        boolean isAlone = edits.leftAlone().contains(program);
+        starters.add(made(bin, starter.unix(needed, isAlone), "starts it on Unix").asExecutable());
+      }
+    }
+    starters.add(
+        made(
+            "README.txt",
+            NativeReadme.text(request, target, runtime.map(CLibrary::title)),
+            "tells the receiver how to start it"));
+    return starters;
+  }
+
+  /** What the programs cannot be started without, by paths beside the starters' folder. */
+  private List<String> needed(Collection<LayoutFile> all) {
+    TreeSet<String> needed = new TreeSet<>();
+    request.starts().forEach(s -> needed.add(program(s)));
+    for (LayoutFile file : all) {
+      String path = file.path().substring(top.length());
+      if (path.startsWith(Placement.LIB)) {
+        needed.add(path);
+      }
+    }
+    runtime.ifPresent(r -> r.files().keySet().forEach(f -> needed.add(Placement.LIB + f)));
+    return List.copyOf(needed);
+  }
+
+  private List<WindowsStart> programs() {
+    List<WindowsStart> programs = new ArrayList<>();
+    if (target.system().equals("windows")) {
+      for (LaunchSpec start : request.starts()) {
+        String program = program(start).replace('/', '\\');
+        Orders orders =
+            Orders.NONE.and("file", program).and("program", program).and("word", start.arguments());
+        programs.add(WindowsStart.of(start, orders));
+      }
+    }
+    return programs;
+  }
+
+  private List<LayoutCommand> commands() {
+    List<LayoutCommand> commands = new ArrayList<>();
+    for (LaunchSpec start : request.starts()) {
+      List<String> words = new ArrayList<>();
+      words.add(LayoutCommand.PLACE + "/" + program(start));
+      words.addAll(start.arguments());
+      commands.add(new LayoutCommand(start.label(), words, LayoutCommand.PLACE));
+    }
+    return commands;
+  }
+
+  private Layout withRuntime(Layout layout) throws IOException {
+    CLibrary library = runtime.orElseThrow();
+    List<LayoutFile> its = new ArrayList<>();
+    for (String name : new TreeSet<>(library.files().keySet())) {
+      Content content = StrippedCode.of(FolderTree.content(library.files().get(name)));
+      its.add(
+          new LayoutFile(
+              top + Placement.LIB + name,
+              content,
+              true,
+              Packing.AS_IT_IS,
+              library.title(),
+              name.equals(library.loader()) ? "loads the program" : "the C library"));
+    }
+    its.removeIf(f -> layout.files().stream().anyMatch(o -> o.path().equals(f.path())));
+    return layout.with(
+        new LayoutRuntime(library.title(), library.release(), "whole", Map.of(), Map.of()), its);
+  }
+
+  private static LayoutFile made(String path, String text, String reason) {
+    return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), reason);
+  }
+}

@@ -1,0 +1,331 @@
+package dev.girdle.nativeprogram.survey;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.EntryPoint;
+import dev.girdle.app.Identity;
+import dev.girdle.app.Item;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.Role;
+import dev.girdle.app.SetAside;
+import dev.girdle.app.Target;
+import dev.girdle.binary.NativeCode;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.ecosystem.Starts;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FolderTree;
+import dev.girdle.io.LinkedFolder;
+import dev.girdle.io.Paths;
+import dev.girdle.io.SubTree;
+import dev.girdle.io.TreeFile;
+import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.nativeprogram.linkage.SystemRules;
+import dev.girdle.plan.Source;
+import dev.girdle.plan.file.PlanFile;
+import dev.girdle.record.RecordFile;
+import dev.girdle.system.SystemPackage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+
+/**
+ * Looks at a folder that a build or an engine's export made, at one program, or at one that is
+ * installed: then all that its package brought is its own.
+ */
+public final class NativeSurvey {
+  /** The id of the language, under which a plan's repositories name another root folder. */
+  public static final String ID = "native";
+
+  private static final Pattern ASIDE =
+      Pattern.compile("(?:^|/)(\\.git|\\.hg|\\.svn|\\.vscode|\\.idea|__MACOSX)/.*");
+
+  private final Source source;
+  private final Path app;
+  private final List<String> notices = new ArrayList<>();
+  private final List<Component> components = new ArrayList<>();
+  private final Map<String, SetAside> setAside = new TreeMap<>();
+  private final Map<String, Programs> programs = new LinkedHashMap<>();
+  private Map<String, String> links = Map.of();
+
+  private NativeSurvey(Source source) {
+    this.source = source;
+    this.app = source.app();
+  }
+
+  /**
+   * Surveys.
+   *
+   * @param source what to look at
+   * @param progress is told how the work gets on
+   * @return the application
+   * @throws IOException if something cannot be read
+   * @throws GirdleException if it is no application
+   */
+  public static Application survey(Source source, Progress progress) throws IOException {
+    if (!Files.exists(source.app())) {
+      throw GirdleException.request("there is no " + source.app());
+    }
+    progress.at("looking at files", 0, 0);
+    return new NativeSurvey(source).surveyed(progress);
+  }
+
+  /**
+   * The root folder of the system that libraries are taken from.
+   *
+   * @param source what to look at
+   * @return that of this machine, if the user names no other
+   */
+  public static Path root(Source source) {
+    return source.declared().repositoriesOf(ID).stream()
+        .map(Path::of)
+        .filter(Files::isDirectory)
+        .findFirst()
+        .orElse(Path.of("/"));
+  }
+
+  private Application surveyed(Progress progress) throws IOException {
+    Path real = app.toRealPath();
+    Optional<Path> folder = Files.isDirectory(app) ? Optional.of(real) : Optional.empty();
+    Target guess = Target.ofThisMachine().orElse(new Target("linux", "x64"));
+    Optional<SystemPackage> installed =
+        folder.isPresent()
+                || !Files.exists(Path.of("/var/lib/dpkg/status"))
+                    && !Files.exists(Path.of("/lib/apk/db/installed"))
+            ? Optional.empty()
+            : installed(real, guess);
+    Identity identity = identity(installed);
+    Optional<String> only = Optional.empty();
+    if (folder.isPresent()) {
+      ofFolder(identity);
+    } else if (installed.isPresent()) {
+      only = Optional.of(asCalled(real));
+    } else {
+      only = Optional.of(app.getFileName().toString());
+      own(identity, List.of(new TreeFile(only.get(), FolderTree.content(app))));
+    }
+    if (installed.isPresent()) {
+      ofPackage(installed.get(), guess);
+    }
+    if (only.isPresent() && installed.isPresent()) {
+      Programs started = programs.get(real.toString());
+      if (started != null) {
+        programs.put(only.get(), started);
+      }
+    }
+    EntryChoice choice = new EntryChoice(programs, links, identity.name(), only, targetSystem());
+    var starts = new Starts(source.entries(), identity, choice).all();
+    Optional<NativeCode> code =
+        starts.stream()
+            .findFirst()
+            .flatMap(s -> Optional.ofNullable(programs.get(s.entry().name())))
+            .flatMap(Programs::code);
+    Optional<Target> target =
+        source
+            .declared()
+            .target()
+            .or(() -> code.flatMap(ProgramLinkage::targetOf))
+            .or(() -> Optional.of(guess));
+    if (folder.isPresent()) {
+      progress.at("looking at content", 0, 0);
+      leftovers(starts);
+    }
+    if (target.filter(t -> t.system().equals("linux")).isPresent()) {
+      progress.at("looking for what it needs of the system", 0, 0);
+      addSystem(target.get(), folder, installed);
+    }
+    return new Application(
+        app.toString(),
+        identity,
+        components,
+        starts,
+        choice.all(),
+        List.copyOf(setAside.values()),
+        List.of(),
+        true,
+        notices,
+        List.of(),
+        links);
+  }
+
+  /** Some programs do what they are called by; so a link to one is kept. */
+  private String asCalled(Path real) throws IOException {
+    Path called = app.toAbsolutePath().getParent().toRealPath().resolve(app.getFileName());
+    if (called.equals(real)) {
+      return real.toString();
+    }
+    String target = called.getParent().relativize(real).toString();
+    links = Map.of(Spot.SYSTEM + called.toString().substring(1), target);
+    return called.toString();
+  }
+
+  private void leftovers(List<LaunchSpec> starts) throws IOException {
+    Component own = components.get(0);
+    Set<String> names = new HashSet<>();
+    starts.forEach(s -> names.add(s.entry().name()));
+    Map<Item, Boolean> code = new HashMap<>();
+    for (Item item : own.items()) {
+      code.put(
+          item,
+          NativeCode.mayBeCalled(Paths.fileName(item.path()))
+              && NativeCode.of(item.content()).isPresent());
+    }
+    List<Item> started = own.items().stream().filter(i -> names.contains(i.name())).toList();
+    notices.addAll(new Leftovers(own).told(started, code::get));
+  }
+
+  private Optional<String> targetSystem() {
+    return source.declared().target().map(Target::text);
+  }
+
+  private Optional<SystemPackage> installed(Path real, Target guess) {
+    return new SystemRules(Path.of("/"), guess, Optional.empty()).owner(real.toString());
+  }
+
+  private Identity identity(Optional<SystemPackage> installed) {
+    String name =
+        source
+            .name()
+            .orElseGet(
+                () ->
+                    app.toAbsolutePath()
+                        .normalize()
+                        .getFileName()
+                        .toString()
+                        .replaceFirst("(?i)\\.(?:exe|app|x86_64|sh)$", ""));
+    return new Identity(
+        Identity.fit(name),
+        source
+            .release()
+            .or(() -> installed.map(p -> Identity.fit(p.release().replaceFirst("^\\d+:", "")))));
+  }
+
+  private void ofFolder(Identity identity) throws IOException {
+    LinkedFolder all = LinkedFolder.of(app);
+    links = all.links();
+    all.wrong().forEach((link, why) -> notices.add("the link " + link + " " + why));
+    List<String> made =
+        all.files().stream()
+            .map(TreeFile::path)
+            .filter(p -> p.endsWith("/" + RecordFile.IN_FOLDER))
+            .map(p -> p.substring(0, p.length() - RecordFile.IN_FOLDER.length()))
+            .toList();
+    List<TreeFile> files = new ArrayList<>();
+    for (TreeFile file : all.files()) {
+      Optional<String> sealed = made.stream().filter(file.path()::startsWith).findFirst();
+      var aside = ASIDE.matcher(file.path());
+      if (sealed.isPresent()) {
+        setAside(sealed.get(), "what Girdle has made", file);
+      } else if (aside.find()) {
+        String place = file.path().substring(0, aside.end(1) + 1);
+        setAside(place, "data of version control and editors", file);
+      } else if (file.path().equals(PlanFile.NAME)) {
+        setAside(file.path(), "the plan by which it is sealed", file);
+      } else {
+        files.add(file);
+      }
+    }
+    own(identity, files);
+  }
+
+  private void setAside(String place, String why, TreeFile file) {
+    setAside.merge(
+        place,
+        new SetAside(place, why, file.content().size()),
+        (a, b) -> new SetAside(place, why, a.bytes() + b.bytes()));
+  }
+
+  private void own(Identity identity, List<TreeFile> files) throws IOException {
+    if (files.isEmpty()) {
+      throw GirdleException.application(app + " holds no files");
+    }
+    for (TreeFile file : files) {
+      boolean mayStart =
+          NativeCode.mayBeCalled(Paths.fileName(file.path()))
+              || FolderTree.fileOf(file.content()).filter(Files::isExecutable).isPresent();
+      if (mayStart) {
+        Programs.of(file.path(), file.content()).ifPresent(p -> programs.put(file.path(), p));
+      }
+    }
+    components.add(
+        new Component(
+            identity.name(),
+            identity.name(),
+            Role.OWN,
+            identity.release().orElse(null),
+            null,
+            "handed over",
+            new SubTree(files, List.of()),
+            path -> path));
+  }
+
+  /** All that a package brought, but what tells people of it. */
+  private void ofPackage(SystemPackage one, Target target) throws IOException {
+    SystemRules rules = new SystemRules(Path.of("/"), target, Optional.empty());
+    List<TreeFile> files = new ArrayList<>();
+    for (String path : rules.database().files(one.name())) {
+      Optional<Path> file = rules.root().file(path);
+      if (file.isPresent() && !SystemRules.isForPeople(path)) {
+        String at = rules.canonical(path).orElse(path);
+        files.add(new TreeFile(Spot.SYSTEM + at.substring(1), FolderTree.content(file.get())));
+        if (Files.isExecutable(file.get())) {
+          Programs.of(path, FolderTree.content(file.get())).ifPresent(p -> programs.put(at, p));
+        }
+      }
+    }
+    components.add(
+        new Component(
+            one.label(),
+            "package " + one.name(),
+            Role.PROGRAM,
+            one.release(),
+            null,
+            "installed on this machine",
+            new SubTree(files, List.of()),
+            path -> path.substring(Spot.SYSTEM.length() - 1)));
+  }
+
+  private void addSystem(Target target, Optional<Path> folder, Optional<SystemPackage> installed)
+      throws IOException {
+    SystemParts parts = new SystemParts(new SystemRules(root(source), target, folder));
+    for (Component component : List.copyOf(components)) {
+      component
+          .items()
+          .forEach(
+              i -> {
+                if (Spot.of(i).isOfSystem()) {
+                  parts.takeOwn(i.name());
+                } else {
+                  parts.ask(i.path(), i.content());
+                }
+              });
+    }
+    for (Path more : source.with()) {
+      if (Files.isDirectory(more)) {
+        parts.takeFolder(more.toRealPath().toString());
+      } else {
+        parts.takeOwn(more.toRealPath().toString());
+      }
+    }
+    for (Component one : parts.components()) {
+      if (installed.filter(p -> p.label().equals(one.name())).isEmpty()) {
+        components.add(one);
+      }
+    }
+  }
+
+  /** What can be started, for plans and messages. */
+  static EntryPoint entry(String path, Programs program, String component) {
+    return new EntryPoint(path, component, program.text());
+  }
+}

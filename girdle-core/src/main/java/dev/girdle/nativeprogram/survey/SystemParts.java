@@ -1,0 +1,138 @@
+package dev.girdle.nativeprogram.survey;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Role;
+import dev.girdle.binary.LinkedCode;
+import dev.girdle.io.Content;
+import dev.girdle.io.FolderTree;
+import dev.girdle.io.Paths;
+import dev.girdle.io.SubTree;
+import dev.girdle.io.TreeFile;
+import dev.girdle.nativeprogram.linkage.ReceiversLibraries;
+import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.nativeprogram.linkage.SystemRules;
+import dev.girdle.system.SystemPackage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * What of a Linux system may go along with a program, by package: all that its code asks for, what
+ * that asks for, and so on. The walk decides later what of it does.
+ */
+final class SystemParts {
+  private final SystemRules rules;
+  private final Map<String, Path> taken = new TreeMap<>();
+  private final Map<String, SystemPackage> owners = new HashMap<>();
+  private final Deque<Asker> queue = new ArrayDeque<>();
+  private final Set<String> withData = new HashSet<>();
+
+  /** Code that asks. */
+  private record Asker(Spot spot, Content content, Nearness nearness) {}
+
+  /** How far from the program code is. */
+  private enum Nearness {
+    OWN,
+    LINKED,
+    FAR
+  }
+
+  SystemParts(SystemRules rules) {
+    this.rules = rules;
+  }
+
+  /** A file of the user's own that may ask for parts of the system. */
+  void ask(String path, Content content) {
+    queue.add(new Asker(new Spot(false, path), content, Nearness.OWN));
+  }
+
+  /** A file of the system that is the program's own. */
+  void takeOwn(String path) {
+    take(path, Nearness.OWN);
+  }
+
+  private void take(String path) {
+    take(path, Nearness.FAR);
+  }
+
+  private void take(String path, Nearness nearness) {
+    Optional<String> at = rules.canonical(path);
+    Optional<Path> file = at.flatMap(rules.root()::file);
+    if (file.isEmpty() || taken.putIfAbsent(at.get(), file.get()) != null) {
+      return;
+    }
+    Optional<SystemPackage> owner = rules.owner(at.get());
+    owner.ifPresent(o -> owners.put(at.get(), o));
+    if (owner.isPresent() && withData.add(owner.get().name())) {
+      rules.dataOf(owner.get().name()).forEach(this::take);
+    }
+    queue.add(
+        new Asker(new Spot(true, at.get().substring(1)), FolderTree.content(file.get()), nearness));
+  }
+
+  /** All files of a folder of the system. */
+  void takeFolder(String path) throws IOException {
+    for (String file : rules.below(path)) {
+      takeOwn(file);
+    }
+  }
+
+  /** Goes on until nothing more is asked for; by package, what may go along. */
+  List<Component> components() throws IOException {
+    while (!queue.isEmpty()) {
+      follow(queue.pop());
+    }
+    Map<String, List<String>> byPackage = new TreeMap<>();
+    for (String path : taken.keySet()) {
+      SystemPackage owner = owners.get(path);
+      String label = owner == null ? "system" : owner.label();
+      byPackage.computeIfAbsent(label, l -> new ArrayList<>()).add(path);
+    }
+    List<Component> components = new ArrayList<>();
+    byPackage.forEach((label, paths) -> components.add(component(label, paths)));
+    return components;
+  }
+
+  private void follow(Asker asker) throws IOException {
+    Optional<LinkedCode> code = rules.read(asker.content);
+    if (code.isEmpty()) {
+      return;
+    }
+    for (LinkedCode.Needed needed : code.get().needed()) {
+      if (!ReceiversLibraries.isOfC(Paths.fileName(needed.name()))) { // which is the runtime
+        Nearness next = asker.nearness == Nearness.OWN ? Nearness.LINKED : Nearness.FAR;
+        rules.library(asker.spot, code.get(), needed.name()).ifPresent(path -> take(path, next));
+      }
+    }
+    rules
+        .namedBy(asker.spot, asker.content, code.get(), asker.nearness != Nearness.FAR)
+        .keySet()
+        .forEach(this::take);
+  }
+
+  private Component component(String label, List<String> paths) {
+    List<TreeFile> files = new ArrayList<>();
+    for (String path : paths) {
+      files.add(new TreeFile(Spot.SYSTEM + path.substring(1), FolderTree.content(taken.get(path))));
+    }
+    SystemPackage owner = owners.get(paths.get(0));
+    return new Component(
+        label,
+        owner == null ? "the system" : "package " + owner.name(),
+        Role.LIBRARY,
+        owner == null ? null : owner.release(),
+        null,
+        "installed on the system that libraries are taken from",
+        new SubTree(files, List.of()),
+        path -> path.substring(Spot.SYSTEM.length() - 1));
+  }
+}
