@@ -176,7 +176,8 @@ final class NativeModel implements LanguageModel {
       List<Demand> demands = new ArrayList<>(own(component, prune));
       if (ProgramLinkage.isTaken(component) || isData(component)) {
         rules.dataOf(component.name().replaceFirst("@.*$", "")).stream()
-            .flatMap(p -> rules.canonical(p).flatMap(files::file).stream())
+            .flatMap(p -> rules.canonical(p).stream())
+            .flatMap(p -> files.at(p).stream())
             .forEach(i -> demands.add(demandFor(i, NativeThing.NEEDS_DATA, Strength.HINT)));
       }
       return demands;

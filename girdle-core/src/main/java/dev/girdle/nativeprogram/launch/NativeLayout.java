@@ -13,7 +13,6 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
-import dev.girdle.io.Links;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
@@ -129,6 +128,7 @@ public final class NativeLayout {
 
   private Layout layout() throws IOException {
     List<LayoutFile> all = new ArrayList<>();
+    List<LayoutLink> links = links();
     for (Map.Entry<Item, Component> one : kept.entrySet()) {
       all.add(file(one.getKey(), one.getValue()));
     }
@@ -141,10 +141,9 @@ public final class NativeLayout {
       all.add(
           LayoutFile.made(
               top + Placement.LIB + CodeEdits.PLACES + ".places",
-              Places.of(ofSystem, files.root(), startFolders()),
+              Places.of(withLinks(links), files.root(), startFolders()),
               "which paths mean what came along"));
     }
-    List<LayoutLink> links = links();
     boolean isBare = request.shape() == Shape.BARE;
     Layout layout =
         new Layout(
@@ -161,6 +160,23 @@ public final class NativeLayout {
                 ? LayoutStart.by(request.main().label()).commandedBy(commands())
                 : layout.starting().programmedBy(programs()));
     return runtime.isPresent() ? withRuntime(layout) : layout;
+  }
+
+  /** What lies under {@code system}, by its path there. */
+  private List<String> withLinks(List<LayoutLink> links) {
+    List<String> all = new ArrayList<>(ofSystem);
+    for (LayoutLink link : links) {
+      String path = link.path().substring(top.length());
+      if (path.startsWith(Spot.SYSTEM) && !isStart(path)) {
+        all.add(path.substring(Spot.SYSTEM.length() - 1));
+      }
+    }
+    return all;
+  }
+
+  private boolean isStart(String place) {
+    return request.starts().stream()
+        .anyMatch(s -> Places.inArtifact(s.entry().name()).equals(place));
   }
 
   /** Where a program may expect to be started: the top of its folder, or where it lies itself. */
@@ -203,22 +219,22 @@ public final class NativeLayout {
     return new LayoutFile(top + path, content, true, Packing.AS_IT_IS, "", reason);
   }
 
-  /** Links of the application that lead to something that goes along. */
+  /** Links that lead to something that goes along. */
   private List<LayoutLink> links() {
     TreeSet<String> there = new TreeSet<>();
-    kept.keySet().forEach(i -> there.add(i.path()));
+    kept.keySet().forEach(i -> there.add(i.name()));
     List<LayoutLink> links = new ArrayList<>();
     request
         .application()
         .links()
         .forEach(
             (path, leads) -> {
-              Optional<String> real = Links.target(path, leads).flatMap(files::real);
-              String next = real.map(there::ceiling).orElse(null);
-              if (next != null && (next.equals(real.get()) || next.startsWith(real.get() + "/"))) {
-                String folder = isInstalled() ? "" : Placement.APP;
-                links.add(
-                    new LayoutLink(top + folder + path, leads, "", "leads to what goes along"));
+              String real = files.real(path).orElse(null);
+              String next = real == null ? null : there.ceiling(real);
+              if (next != null && (next.equals(real) || next.startsWith(real + "/"))) {
+                String place =
+                    path.startsWith("/") ? Places.inArtifact(path) : Placement.APP + path;
+                links.add(new LayoutLink(top + place, leads, "", "leads to what goes along"));
               }
             });
     return target.system().equals("windows") ? List.of() : links;

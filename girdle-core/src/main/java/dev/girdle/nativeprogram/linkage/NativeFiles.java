@@ -91,10 +91,20 @@ public final class NativeFiles {
     if (there != null || links.isEmpty()) {
       return Optional.ofNullable(there);
     }
-    return name.startsWith("/")
-        ? real(Spot.SYSTEM + name.substring(1))
-            .map(r -> byName.get(r.substring(Spot.SYSTEM.length() - 1)))
-        : real(name).map(byName::get);
+    return real(name).map(byName::get);
+  }
+
+  /**
+   * What a path means: a file, or all files of a folder.
+   *
+   * @param name a path in the application's folder, or, with a slash in front, in the system
+   * @return also behind links; empty if there is nothing
+   */
+  public List<Item> at(String name) {
+    Optional<Item> file = file(name);
+    return file.isPresent()
+        ? List.of(file.get())
+        : real(name).map(r -> List.copyOf(below(r))).orElse(List.of());
   }
 
   /**
@@ -110,7 +120,7 @@ public final class NativeFiles {
       if (link == null) {
         return Optional.of(at);
       }
-      Optional<String> target = Links.target(link, links.get(link));
+      Optional<String> target = target(link);
       if (target.isEmpty()) {
         return Optional.empty();
       }
@@ -119,8 +129,14 @@ public final class NativeFiles {
     return Optional.empty();
   }
 
+  /** Where a link leads, from where it lies; of links of the system, with a slash in front. */
+  private Optional<String> target(String link) {
+    Optional<String> target = Links.target(link.replaceFirst("^/", ""), links.get(link));
+    return link.startsWith("/") ? target.map(t -> "/" + t) : target;
+  }
+
   private String linkOn(String path) {
-    for (int slash = path.indexOf('/'); slash > 0; slash = path.indexOf('/', slash + 1)) {
+    for (int slash = path.indexOf('/', 1); slash > 0; slash = path.indexOf('/', slash + 1)) {
       if (links.containsKey(path.substring(0, slash))) {
         return path.substring(0, slash);
       }

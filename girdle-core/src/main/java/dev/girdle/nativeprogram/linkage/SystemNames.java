@@ -51,15 +51,17 @@ public final class SystemNames {
         rules.namedBy(Spot.of(code), code.content(), linked.get(), direct.get().contains(code));
     named.forEach(
         (path, isInFolder) -> {
-          Optional<Item> item = files.file(path);
-          if (item.isPresent() && item.get() != code) {
-            boolean isLibrary = !isInFolder && files.head(item.get()).isPresent();
+          for (Item item : files.at(path)) {
+            if (item == code) {
+              continue;
+            }
+            boolean isLibrary = !isInFolder && files.head(item).isPresent();
             How how =
                 isInFolder
                     ? NativeThing.NAMES_FOLDER
                     : isLibrary ? NativeThing.LOADS : NativeThing.NAMES;
             Thing thing = isLibrary ? NativeThing.LOADED : Thing.FILE;
-            demands.add(Demand.of(thing, path, Site.of(code), how, Strength.HINT));
+            demands.add(Demand.of(thing, item.name(), Site.of(code), how, Strength.HINT));
           }
         });
     return demands;

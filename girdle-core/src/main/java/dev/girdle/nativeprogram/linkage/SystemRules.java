@@ -129,6 +129,19 @@ public final class SystemRules {
   }
 
   /**
+   * Where a link of the system leads, if that is a folder.
+   *
+   * @param path in the system, by folders that are no links
+   * @return the folder's own path; empty if it is no link, or leads to no folder
+   */
+  public Optional<String> folderBehind(String path) {
+    Path link = root.folder().resolve(path.substring(1));
+    return Files.isSymbolicLink(link)
+        ? root.find(path).filter(Files::isDirectory).map(root::pathOf)
+        : Optional.empty();
+  }
+
+  /**
    * The package that brought a file.
    *
    * @param path in the system
@@ -344,7 +357,8 @@ public final class SystemRules {
    * All files below a folder.
    *
    * @param path in the system
-   * @return sorted; empty if there is no such folder, or it holds more than any program brings
+   * @return sorted, links to folders among them; empty if there is no such folder, or it holds more
+   *     than any program brings
    * @throws IOException if it cannot be read
    */
   public List<String> below(String path) throws IOException {
@@ -355,7 +369,7 @@ public final class SystemRules {
     List<String> found = new ArrayList<>();
     try (Stream<Path> all = Files.walk(folder.get())) {
       for (Path one : (Iterable<Path>) all::iterator) {
-        if (!Files.isDirectory(one)) {
+        if (!Files.isDirectory(one) || Files.isSymbolicLink(one)) {
           found.add(root.pathOf(one));
         }
         if (found.size() > MOST_OF_A_FOLDER) {

@@ -56,6 +56,7 @@ public final class NativeSurvey {
   private final List<Component> components = new ArrayList<>();
   private final Map<String, SetAside> setAside = new TreeMap<>();
   private final Map<String, Programs> programs = new LinkedHashMap<>();
+  private final List<String> ownLinks = new ArrayList<>();
   private Map<String, String> links = Map.of();
 
   private NativeSurvey(Source source) {
@@ -165,7 +166,7 @@ public final class NativeSurvey {
       return real.toString();
     }
     String target = called.getParent().relativize(real).toString();
-    links = Map.of(Spot.SYSTEM + called.toString().substring(1), target);
+    links = Map.of(called.toString(), target);
     return called.toString();
   }
 
@@ -275,6 +276,9 @@ public final class NativeSurvey {
     List<TreeFile> files = new ArrayList<>();
     for (String path : rules.database().files(one.name())) {
       Optional<Path> file = rules.root().file(path);
+      if (rules.canonical(path).flatMap(rules::folderBehind).isPresent()) {
+        ownLinks.add(path);
+      }
       if (file.isPresent() && !SystemRules.isForPeople(path)) {
         String at = rules.canonical(path).orElse(path);
         files.add(new TreeFile(Spot.SYSTEM + at.substring(1), FolderTree.content(file.get())));
@@ -317,7 +321,12 @@ public final class NativeSurvey {
         parts.takeOwn(more.toRealPath().toString());
       }
     }
-    for (Component one : parts.components()) {
+    ownLinks.forEach(parts::takeOwn);
+    List<Component> all = parts.components();
+    Map<String, String> both = new TreeMap<>(links);
+    both.putAll(parts.links());
+    links = both;
+    for (Component one : all) {
       if (installed.filter(p -> p.label().equals(one.name())).isEmpty()) {
         components.add(one);
       }

@@ -33,6 +33,7 @@ final class SystemParts {
   private final SystemRules rules;
   private final Map<String, Path> taken = new TreeMap<>();
   private final Map<String, SystemPackage> owners = new HashMap<>();
+  private final Map<String, String> links = new TreeMap<>();
   private final Deque<Asker> queue = new ArrayDeque<>();
   private final Set<String> withData = new HashSet<>();
 
@@ -66,6 +67,11 @@ final class SystemParts {
 
   private void take(String path, Nearness nearness) {
     Optional<String> at = rules.canonical(path);
+    Optional<String> behind = at.flatMap(rules::folderBehind);
+    if (behind.isPresent()) {
+      takeBehind(at.get(), behind.get(), nearness);
+      return;
+    }
     Optional<Path> file = at.flatMap(rules.root()::file);
     if (file.isEmpty() || taken.putIfAbsent(at.get(), file.get()) != null) {
       return;
@@ -77,6 +83,23 @@ final class SystemParts {
     }
     queue.add(
         new Asker(new Spot(true, at.get().substring(1)), FolderTree.content(file.get()), nearness));
+  }
+
+  /** A link to a folder, with what lies in that. */
+  private void takeBehind(String link, String folder, Nearness nearness) {
+    Path from = Path.of(link).getParent();
+    if (links.putIfAbsent(link, from.relativize(Path.of(folder)).toString()) == null) {
+      try {
+        rules.below(folder).forEach(f -> take(f, nearness));
+      } catch (IOException e) {
+        links.remove(link); // what cannot be read is not for this program
+      }
+    }
+  }
+
+  /** Links to folders, by path, each with where it leads from where it lies. */
+  Map<String, String> links() {
+    return links;
   }
 
   /** All files of a folder of the system. */
