@@ -19,7 +19,7 @@ final class CLibraries implements RuntimeProvider {
   public List<FoundRuntime> here(String variablePrefix, Map<String, String> environment) {
     return Target.ofThisMachine()
         .flatMap(t -> CLibrary.in(Path.of("/"), t))
-        .map(c -> found(c, "on this machine"))
+        .map(c -> found(c, c.files().get("libc.so.6"), "on this machine"))
         .stream()
         .toList();
   }
@@ -30,15 +30,15 @@ final class CLibraries implements RuntimeProvider {
         .filter(t -> t.system().equals("linux"))
         .flatMap(t -> CLibrary.in(folder, t).stream())
         .findFirst()
-        .map(c -> found(c, "on the shelf"));
+        .map(c -> found(c, c.root(), "on the shelf"));
   }
 
-  private static FoundRuntime found(CLibrary library, String by) {
+  private static FoundRuntime found(CLibrary library, Path home, String by) {
     return new FoundRuntime(
         library.title(),
         library.release(),
         Optional.of(library.target()),
-        library.root(),
+        home,
         by,
         List.of(RuntimeKind.WHOLE),
         "");
