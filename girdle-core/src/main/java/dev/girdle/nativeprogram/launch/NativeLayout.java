@@ -102,7 +102,9 @@ public final class NativeLayout {
   private CLibrary library() {
     Path root = request.runtime().from().stream().findFirst().orElse(Path.of("/"));
     CLibrary found =
-        CLibrary.in(root, target)
+        above(root).stream()
+            .flatMap(r -> CLibrary.in(r, target).stream())
+            .findFirst()
             .orElseThrow(
                 () ->
                     GirdleException.request(
@@ -120,6 +122,20 @@ public final class NativeLayout {
               + found.title());
     }
     return found;
+  }
+
+  /**
+   * A folder; of a file, the folders above it, since a list of runtimes names the library itself.
+   */
+  private static List<Path> above(Path place) {
+    List<Path> all = new ArrayList<>();
+    if (!Files.isRegularFile(place)) {
+      return List.of(place);
+    }
+    for (Path up = place.toAbsolutePath().getParent(); up != null; up = up.getParent()) {
+      all.add(up);
+    }
+    return all;
   }
 
   private Optional<byte[]> placesCode() {
