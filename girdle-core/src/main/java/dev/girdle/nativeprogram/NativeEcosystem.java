@@ -16,6 +16,7 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.survey.NativeSurvey;
 import dev.girdle.nativeprogram.survey.Recogniser;
 import dev.girdle.plan.FormKind;
@@ -103,7 +104,7 @@ public final class NativeEcosystem implements Ecosystem {
 
   @Override
   public Map<Item, String> leftToReceivers(Application application, Set<Item> wanted) {
-    return NativeModel.receivers(new NativeFiles(application, Set.of()), wanted).all();
+    return new ReceiversSystem(new NativeFiles(application, Set.of()), wanted).all();
   }
 
   @Override

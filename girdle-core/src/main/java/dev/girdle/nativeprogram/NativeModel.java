@@ -56,7 +56,6 @@ final class NativeModel implements LanguageModel {
   private static final Pattern FOR_DEBUGGERS =
       Pattern.compile("(?i).*\\.(?:pdb|debug|ilk|exp|lib|a|la|o|obj|dbg|map)|.*\\.dSYM/.*");
 
-  private final Application application;
   private final NativeFiles files;
   private final ProgramLinkage linkage;
   private final ReceiversSystem receivers;
@@ -66,11 +65,10 @@ final class NativeModel implements LanguageModel {
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
   NativeModel(Application application, Map<Item, String> excluded) {
-    this.application = application;
     this.files = new NativeFiles(application, excluded.keySet());
     NativeFiles all = new NativeFiles(application, Set.of());
     this.rules = rules(application, all);
-    this.receivers = receivers(all, wanted(excluded, all));
+    this.receivers = new ReceiversSystem(all, wanted(excluded, all));
     this.linkage =
         new ProgramLinkage(
             files,
@@ -98,10 +96,6 @@ final class NativeModel implements LanguageModel {
   /** What is not excluded goes along, so the user wants it, whatever the list says. */
   private static Set<Item> wanted(Map<Item, String> excluded, NativeFiles all) {
     return Set.copyOf(all.all().stream().filter(i -> !excluded.containsKey(i)).toList());
-  }
-
-  static ReceiversSystem receivers(NativeFiles files, Set<Item> wanted) {
-    return new ReceiversSystem(files, wanted);
   }
 
   private static Map<String, LibrarySearch> searches(
@@ -204,11 +198,6 @@ final class NativeModel implements LanguageModel {
   @Override
   public Demand demandFor(Item item, How how, Strength strength) {
     return Demand.ofPlan(Thing.FILE, item.name(), how, strength);
-  }
-
-  @Override
-  public boolean isCode(Item item) {
-    return false;
   }
 
   @Override

@@ -50,15 +50,6 @@ public final class EditedElf implements Content {
     }
   }
 
-  /**
-   * The file as it was.
-   *
-   * @return without the edit
-   */
-  public Content source() {
-    return source;
-  }
-
   @Override
   public long size() {
     return source.size() + padding + tail.length;
@@ -70,7 +61,7 @@ public final class EditedElf implements Content {
     List<InputStream> pieces = new ArrayList<>();
     long at = 0;
     for (var one : changed.entrySet()) {
-      pieces.add(part(whole, one.getKey() - at, 0));
+      pieces.add(part(whole, one.getKey() - at));
       pieces.add(new ByteArrayInputStream(one.getValue()));
       at = one.getKey();
       // what is replaced is passed over when the next part is read
@@ -88,7 +79,7 @@ public final class EditedElf implements Content {
     };
   }
 
-  private static InputStream part(InputStream whole, long length, long ignored) throws IOException {
+  private static InputStream part(InputStream whole, long length) throws IOException {
     return BoundedInputStream.builder()
         .setInputStream(whole)
         .setMaxCount(length)

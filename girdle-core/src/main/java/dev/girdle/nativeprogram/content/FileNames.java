@@ -178,15 +178,4 @@ public final class FileNames {
     }
     return found;
   }
-
-  /**
-   * All files below a folder.
-   *
-   * @param folder a path without a slash at its end
-   * @return in the order of their paths
-   */
-  public Collection<Item> below(String folder) {
-    String path = small(folder);
-    return Collections.unmodifiableCollection(byPath.subMap(path + "/", path + "0").values());
-  }
 }

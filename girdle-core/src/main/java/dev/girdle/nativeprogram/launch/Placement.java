@@ -58,10 +58,6 @@ final class Placement {
     return places.containsKey(item);
   }
 
-  Map<Item, String> all() {
-    return places;
-  }
-
   /** From the folder of one place to another folder: {@code ../lib}; a dot for the same. */
   static String way(String from, String toFolder) {
     String[] a = Paths.folder(from).isEmpty() ? new String[0] : Paths.folder(from).split("/");

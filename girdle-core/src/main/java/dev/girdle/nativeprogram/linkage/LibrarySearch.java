@@ -15,14 +15,4 @@ public interface LibrarySearch {
    * @throws IOException if something cannot be read
    */
   List<Spot> places(Item asker, String name) throws IOException;
-
-  /**
-   * The name under which a file is looked for elsewhere.
-   *
-   * @param name as it stands in the code
-   * @return a file name
-   */
-  default String fileName(String name) {
-    return dev.girdle.io.Paths.fileName(name);
-  }
 }

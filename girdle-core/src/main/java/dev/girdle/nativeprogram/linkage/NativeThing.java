@@ -17,9 +17,6 @@ public final class NativeThing {
   /** A folder, with all that is in it. */
   public static final Thing FOLDER = new Thing("folder", "folder", false);
 
-  /** Part of the receiver's system. */
-  public static final Thing SYSTEM = new Thing("system", "part of the system", false);
-
   /** Is linked with. */
   public static final How LINKS = How.of("linked", "is linked with", "linked by");
 

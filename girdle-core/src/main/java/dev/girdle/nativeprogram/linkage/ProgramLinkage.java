@@ -15,6 +15,7 @@ import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -185,7 +186,7 @@ public final class ProgramLinkage implements Linkage {
       }
     }
     // starters often say where libraries lie; so what is called so lies where it is meant to
-    return files.called(search.fileName(name)).stream()
+    return files.called(Paths.fileName(name)).stream()
         .filter(i -> i != asker && files.runsWith(code, i))
         .findFirst();
   }
