@@ -9,9 +9,15 @@
  *     was made to be started in.
  *
  * Only reading is led elsewhere. Which places there are stands in the file beside this library that is
- * called like it, with ".places" behind it: lines of a sign, a space and a path.
+ * called like it, with ".places" behind it: lines of a sign, a space and a path; all of one sign stand
+ * together, sorted by their bytes.
  *   + PATH   a path, and all below it, which lies under "system" in the artifact's folder
+ *   - PATH   a folder above such paths, of which the artifact holds a part: where the receiver's system
+ *            has none, that is all there is to be found when the folder is listed
  *   . PATH   a folder that relative paths count from, in the artifact's folder
+ *
+ * When it is loaded, it takes back what a starter told the loader of spare libraries: the folders in
+ * LD_LIBRARY_PATH down to the one that is called "lib/spare".
  *
  * Functions of the C library are found when they are called (dlsym(3)) and bear no release, so that it
  * works with any. It needs none of its own to begin with.
@@ -35,13 +41,17 @@ extern void *dlsym(void *handle, const char *name);
 extern int dladdr(const void *address, struct whereabouts *found);
 extern int *__errno_location(void);
 
-enum { PATH_ROOM = 4096, TEXT_ROOM = 1 << 20, MOST_PLACES = 4096 };
+enum { PATH_ROOM = 4096, TEXT_ROOM = 1 << 24 };
 enum { O_ACCESS = 3, O_CREATE = 0100 };
 
 static char home[PATH_ROOM]; /* the artifact's folder, with a slash at its end */
 static size_t home_length;
 static const char *text; /* the places */
 static size_t text_length;
+static unsigned *lines; /* where their lines begin */
+static struct range {
+  size_t first, end;
+} around, whole, part; /* the lines of the signs . + - */
 static int state; /* 0 not looked yet, 1 somebody looks, 2 there are places, 3 there are none */
 
 static int is_there(const char *path) {
@@ -55,6 +65,60 @@ static int begins(const char *path, const char *with, size_t length) {
     }
   }
   return 1;
+}
+
+static struct range of_sign(char sign, size_t from, size_t count) {
+  struct range found = {from, from};
+  while (found.end < count && text[lines[found.end]] == sign) {
+    found.end++;
+  }
+  return found;
+}
+
+/* Finds the lines; whether there was memory for that. */
+static int list(void) {
+  size_t count = 0;
+  for (size_t i = 0; i < text_length; i++) {
+    count += text[i] == '\n';
+  }
+  long room = call6(CALL_MMAP, 0, (count + 1) * sizeof *lines, 3, 34, -1, 0);
+  if (room < 0 && room >= -4095) {
+    return 0;
+  }
+  lines = (unsigned *)room;
+  size_t line = 0;
+  for (size_t at = 0; line < count; line++) {
+    lines[line] = at;
+    while (text[at++] != '\n') {
+    }
+  }
+  lines[count] = text_length;
+  around = of_sign('.', 0, count);
+  whole = of_sign('+', around.end, count);
+  part = of_sign('-', whole.end, count);
+  return 1;
+}
+
+/* Whether a path, of which so many bytes count, is one of the lines. */
+static int is_listed(struct range of, const char *path, size_t length) {
+  while (of.first < of.end) {
+    size_t middle = of.first + (of.end - of.first) / 2;
+    const unsigned char *place = (const unsigned char *)text + lines[middle] + 2;
+    size_t room = lines[middle + 1] - lines[middle] - 3;
+    size_t i = 0;
+    while (i < room && i < length && place[i] == (unsigned char)path[i]) {
+      i++;
+    }
+    if (i == room && i == length) {
+      return 1;
+    }
+    if (i < room && (i == length || place[i] > (unsigned char)path[i])) {
+      of.end = middle;
+    } else {
+      of.first = middle + 1;
+    }
+  }
+  return 0;
 }
 
 static void look(void) {
@@ -87,7 +151,7 @@ static void look(void) {
         home[folder ? folder - 1 : 0] = 0; /* the folder of libraries, then the one above */
         home_length = folder_of(home);
         home[home_length] = 0;
-        next = 2;
+        next = list() ? 2 : 3;
       }
     }
   }
@@ -115,54 +179,66 @@ static int ours(char *to, const char *between, const char *path) {
   return length < PATH_ROOM && is_there(to);
 }
 
+/* A path without slashes and dots that mean nothing; whether there is room for it. */
+static int plain_of(char *to, const char *path) {
+  size_t length = 0;
+  for (size_t i = 0; path[i]; i++) {
+    int is_behind_slash = length == 0 ? path[0] != '/' : to[length - 1] == '/';
+    if (path[i] == '/' && length && to[length - 1] == '/') {
+      continue;
+    }
+    if (path[i] == '.' && path[i + 1] == '/' && is_behind_slash) {
+      i++;
+      continue;
+    }
+    if (length + 1 == PATH_ROOM) {
+      return 0;
+    }
+    to[length++] = path[i];
+  }
+  while (length > 1 && to[length - 1] == '/') {
+    length--;
+  }
+  to[length] = 0;
+  return length > 0;
+}
+
 /* What a path means: itself, or one in the artifact, which is written to the other. */
 static const char *meant(const char *path, char *to) {
   if (!path || !path[0] || !has_places()) {
     return path;
   }
   int is_absolute = path[0] == '/';
-  size_t at = 0;
   if (!is_absolute && is_there(path)) {
     return path;
   }
-  const char *plain = path;
-  while (plain[0] == '/' && plain[1] == '/') {
-    plain++;
+  char plain[PATH_ROOM];
+  if (!plain_of(plain, path)) {
+    return path;
   }
-  while (at + 2 < text_length) {
-    size_t end = at;
-    while (end < text_length && text[end] != '\n') {
-      end++;
-    }
-    const char *place = text + at + 2;
-    size_t length = end - at - 2;
-    if (is_absolute && text[at] == '+' && begins(plain, place, length) &&
-        (plain[length] == 0 || plain[length] == '/')) {
-      if (begins(plain, "/etc/", 5) && is_there(path)) {
-        return path;
+  if (!is_absolute) {
+    for (size_t i = around.first; i < around.end; i++) {
+      char folder[PATH_ROOM];
+      size_t length = lines[i + 1] - lines[i] - 3;
+      for (size_t j = 0; j < length && j + 1 < PATH_ROOM; j++) {
+        folder[j] = text[lines[i] + 2 + j];
       }
-      if (ours(to, "system", plain)) {
+      folder[length < PATH_ROOM ? length : 0] = 0;
+      if (ours(to, folder, plain)) {
         return to;
       }
     }
-    if (!is_absolute && text[at] == '.') {
-      char folder[PATH_ROOM];
-      if (length + 1 < PATH_ROOM) {
-        for (size_t i = 0; i < length; i++) {
-          folder[i] = place[i];
-        }
-        folder[length] = 0;
-        while (plain[0] == '.' && plain[1] == '/') {
-          plain += 2;
-        }
-        if (ours(to, folder, plain)) {
-          return to;
-        }
-      }
-    }
-    at = end + 1;
+    return path;
   }
-  return path;
+  size_t length = 1;
+  for (; plain[length - 1]; length++) {
+    if ((plain[length] == '/' || !plain[length]) && is_listed(whole, plain, length)) {
+      int is_theirs = begins(plain, "/etc/", 5) && is_there(path);
+      return !is_theirs && ours(to, "system", plain) ? to : path;
+    }
+  }
+  int is_part = is_listed(part, plain, length - 1) && !is_there(path);
+  return is_part && ours(to, "system", plain) ? to : path;
 }
 
 static void *next_of(void **known, const char *name) {
@@ -336,4 +412,95 @@ SHOWN char *bindtextdomain(const char *domain, const char *path) {
   char *(*next)(const char *, const char *) = next_of(&known, "bindtextdomain");
   char room[PATH_ROOM];
   return is_missing(next) ? NULL : next(domain, path && path[0] == '/' ? meant(path, room) : path);
+}
+
+/*
+ * What the C library reads itself when it comes along: locales and character sets. It asks variables
+ * for their places, so these are there as long as it asks, and no child hears of them.
+ */
+extern char *getenv(const char *name);
+extern int setenv(const char *name, const char *value, int replace);
+extern int unsetenv(const char *name);
+
+/* Lets a variable name a folder beside this library; whether it does, so that it has to go again. */
+static int lend(const char *variable, const char *folder) {
+  char path[PATH_ROOM];
+  if (!has_places() || getenv(variable) || !ours(path, "lib", folder)) {
+    return 0;
+  }
+  return setenv(variable, path, 1) == 0;
+}
+
+SHOWN char *setlocale(int category, const char *name) {
+  static void *known;
+  char *(*next)(int, const char *) = next_of(&known, "setlocale");
+  char *set = is_missing(next) ? NULL : next(category, name);
+  if (!set && next && name && lend("LOCPATH", "locale")) {
+    set = next(category, name);
+    unsetenv("LOCPATH");
+  }
+  return set;
+}
+
+SHOWN void *newlocale(int mask, const char *name, void *base) {
+  static void *known;
+  void *(*next)(int, const char *, void *) = next_of(&known, "newlocale");
+  void *made = is_missing(next) ? NULL : next(mask, name, base);
+  if (!made && next && name && lend("LOCPATH", "locale")) {
+    made = next(mask, name, base);
+    unsetenv("LOCPATH");
+  }
+  return made;
+}
+
+/*
+ * The list of character sets is read once, when the first of them is looked for, which even setting a
+ * locale can do; so it is read now.
+ */
+static void read_character_sets(void) {
+  void *(*open_one)(const char *, const char *) = dlsym(NEXT, "iconv_open");
+  int (*close_one)(void *) = dlsym(NEXT, "iconv_close");
+  if (open_one && close_one && lend("GCONV_PATH", "gconv")) {
+    void *one = open_one("UTF-8", "UTF-16");
+    unsetenv("GCONV_PATH");
+    if (one != NEXT) {
+      close_one(one);
+    }
+  }
+}
+
+extern char **environ __attribute__((weak));
+
+/* What stands behind the starter's folders in a list of them; NULL if it told of none. */
+static char *behind_spares(char *list) {
+  static const char end[] = "/lib/spare";
+  for (char *at = list; *at; at++) {
+    if (begins(at, end, sizeof end - 1) && (at[sizeof end - 1] == ':' || !at[sizeof end - 1])) {
+      at += sizeof end - 1;
+      return *at ? at + 1 : at;
+    }
+  }
+  return NULL;
+}
+
+static void take_back_spares(void) {
+  static const char name[] = "LD_LIBRARY_PATH=";
+  for (char **one = &environ ? environ : NULL; one && *one; one++) {
+    char *rest = begins(*one, name, sizeof name - 1) ? behind_spares(*one + sizeof name - 1) : NULL;
+    if (rest && *rest) {
+      char *to = *one + sizeof name - 1;
+      while ((*to++ = *rest++)) {
+      }
+    } else if (rest) {
+      char **to = one--;
+      while ((to[0] = to[1])) {
+        to++;
+      }
+    }
+  }
+}
+
+__attribute__((constructor)) static void begin(void) {
+  take_back_spares();
+  read_character_sets();
 }

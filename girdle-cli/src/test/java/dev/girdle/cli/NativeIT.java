@@ -272,6 +272,73 @@ class NativeIT {
     assertThat(sealed("a")).hasSameBinaryContentAs(sealed("b"));
   }
 
+  /**
+   * Drivers and the like are better the receiver's own; where there are none, all starts as well.
+   */
+  @Test
+  void aLibraryThatIsBetterTheReceiversIsUsedOnlyWhereThereIsNone() throws IOException {
+    Path theirs = Path.of("/lib/x86_64-linux-gnu/libpam.so.0");
+    Assumptions.assumeTrue(Files.exists(theirs), "skipped: needs Debian's libpam0g");
+    source(
+        "lock.c",
+        "#include <stdio.h>\n#include <stdlib.h>\n#include <string.h>\n"
+            + "int pam_end(void *, int);\n"
+            + "int main(void) { char line[500]; FILE *maps = fopen(\"/proc/self/maps\", \"r\");"
+            + " pam_end(0, 0); while (fgets(line, 500, maps)) if (strstr(line, \"libpam\")) {"
+            + " printf(\"%s\", strchr(line, '/')); break; }"
+            + " fflush(stdout); return system(\"echo ${LD_LIBRARY_PATH-clean}\"); }\n");
+    compile("-o", "lock", "lock.c", theirs);
+    assertThat(girdle("seal", "lock", "--form", "folder", "--out", "out").out())
+        .contains("libpam.so.0 of the receiver's system goes first");
+    Path made = sealed("out");
+    Path starter = made.resolve("bin/lock");
+    assertThat(Run.of(starter).in(dir).well().out().lines())
+        .containsExactly(theirs.toRealPath().toString(), "clean");
+
+    // as on a system that has none
+    String text = Files.readString(starter);
+    String blind =
+        text.replace("/sbin/ldconfig", "/sbin/none").replace("/lib/x86_64-linux-gnu", "/none");
+    assertThat(blind).isNotEqualTo(text);
+    Files.writeString(starter, blind);
+    assertThat(Run.of(starter).in(dir).well().out().lines())
+        .containsExactly(made.toRealPath() + "/lib/spare/libpam.so.0/libpam.so.0", "clean");
+    assertThat(
+            Run.of("env", "LD_LIBRARY_PATH=/quay", starter).in(dir).well().out().lines().toList())
+        .element(1)
+        .isEqualTo("/quay");
+  }
+
+  @Test
+  void theLibraryOfCBringsItsCharacterSetsAndItsLocale() throws IOException {
+    source(
+        "signal.c",
+        "#include <iconv.h>\n#include <locale.h>\n#include <stdio.h>\n#include <stdlib.h>\n"
+            + "int main(void) { char *l = setlocale(LC_ALL, \"C.UTF-8\");"
+            + " printf(\"%s %d\\n\", l, iconv_open(\"SHIFT_JIS\", \"UTF-8\") != (iconv_t) -1);"
+            + " fflush(stdout);"
+            + " return system(\"echo ${LOCPATH-clean} ${GCONV_PATH-clean}\"); }\n");
+    compile("-o", "signal", "signal.c");
+    girdle("seal", "signal", "--form", "folder", "--runtime", "whole", "--out", "out");
+    Path made = sealed("out");
+    assertThat(made.resolve("lib/gconv/SJIS.so")).exists();
+    assertThat(made.resolve("lib/locale/C.utf8/LC_CTYPE")).exists();
+    assertThat(Run.of(made.resolve("bin/signal")).in(dir).well().out())
+        .isEqualTo("C.UTF-8 1\nclean clean\n");
+  }
+
+  /** A package's links to its own programs stay links, instead of a hundred copies. */
+  @Test
+  void linksOfAPackageStayLinks() throws IOException {
+    Path git = Path.of("/usr/bin/git");
+    Path link = Path.of("/usr/lib/git-core/git-add");
+    Assumptions.assumeTrue(Files.isSymbolicLink(link), "skipped: needs Debian's git");
+    girdle("seal", git, "--form", "folder", "--out", "out");
+    Path made = sealed("out");
+    assertThat(made.resolve("system/usr/lib/git-core/git-add")).isSymbolicLink();
+    assertThat(Run.of(made.resolve("bin/git"), "--exec-path").in(dir).well().out()).isNotBlank();
+  }
+
   @Test
   void damagedCodeIsToldAndLosesNothing() throws IOException {
     Path app = chain();

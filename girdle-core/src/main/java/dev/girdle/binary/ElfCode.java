@@ -116,6 +116,7 @@ final class ElfCode {
           interpreter,
           Map.of(),
           Set.of(),
+          Optional.empty(),
           Optional.empty());
     }
     long names = place(strings.get());
@@ -133,6 +134,7 @@ final class ElfCode {
         interpreter,
         versions(table, names),
         defined(table, names),
+        Optional.empty(),
         Optional.empty());
   }
 

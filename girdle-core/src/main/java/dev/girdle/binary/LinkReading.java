@@ -55,7 +55,7 @@ public sealed interface LinkReading {
         return new Read(List.of(ElfCode.read(bytes)));
       }
       if (magic >>> 16 == PeCode.MAGIC) {
-        return PeCode.isOne(bytes) ? new Read(List.of(PeCode.read(bytes))) : new NotCode();
+        return PeSections.isOne(bytes) ? new Read(List.of(PeCode.read(bytes))) : new NotCode();
       }
       if (magic >>> 16 == XCOFF_32 || magic >>> 16 == XCOFF_64) {
         return new Unreadable("what code in the format XCOFF needs is not read");

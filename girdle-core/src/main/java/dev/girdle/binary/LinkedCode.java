@@ -18,6 +18,9 @@ import java.util.Set;
  * @param versions for each library, the versions of symbols that it has to have (ELF)
  * @param defined the versions of symbols that it has for others (ELF); empty if it tells none
  * @param subsystem what Windows opens for it; empty elsewhere
+ * @param leastRelease the oldest release of Windows or macOS that its header allows (PE: {@code
+ *     MajorSubsystemVersion}; Mach-O: {@code LC_BUILD_VERSION}, {@code LC_VERSION_MIN_MACOSX}), for
+ *     example 6.1; empty if it says none
  */
 public record LinkedCode(
     Optional<String> ownName,
@@ -27,7 +30,8 @@ public record LinkedCode(
     Optional<String> interpreter,
     Map<String, Set<String>> versions,
     Set<String> defined,
-    Optional<Subsystem> subsystem) {
+    Optional<Subsystem> subsystem,
+    Optional<String> leastRelease) {
   /** Copies the lists and the map. */
   public LinkedCode {
     needed = List.copyOf(needed);

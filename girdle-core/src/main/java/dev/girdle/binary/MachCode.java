@@ -32,6 +32,8 @@ final class MachCode {
   private static final int LOAD_WEAK = 0x18 | REQUIRED;
   private static final int LOAD_AND_PASS_ON = 0x1f | REQUIRED;
   private static final int LOAD_UPWARD = 0x23 | REQUIRED;
+  private static final int LEAST_MACOS = 0x24;
+  private static final int BUILT_FOR = 0x32;
   private static final int RPATH = 0x1c | REQUIRED;
 
   private MachCode() {}
@@ -79,6 +81,7 @@ final class MachCode {
     List<String> rpath = new ArrayList<>();
     String ownName = null;
     String loader = null;
+    Optional<String> least = Optional.empty();
     long at = inOrder == THIN_WIDE ? 32 : 28;
     for (int i = 0; i < count; i++) {
       int command = bytes.i32(at);
@@ -94,6 +97,8 @@ final class MachCode {
         case RPATH -> rpath.add(text(bytes, at));
         case OWN_NAME -> ownName = text(bytes, at);
         case LOADER -> loader = text(bytes, at);
+        case LEAST_MACOS -> least = Optional.of(release(bytes.u32(at + 8)));
+        case BUILT_FOR -> least = Optional.of(release(bytes.u32(at + 12)));
         default -> {
           // says nothing of what it is linked with
         }
@@ -108,7 +113,12 @@ final class MachCode {
         Optional.ofNullable(loader),
         Map.of(),
         Set.of(),
-        Optional.empty());
+        Optional.empty(),
+        least);
+  }
+
+  private static String release(long number) {
+    return (number >> 16) + "." + (number >> 8 & 0xff);
   }
 
   /** The first text of a command, whose place counts from the command's own. */

@@ -104,7 +104,7 @@ public final class NativeEcosystem implements Ecosystem {
 
   @Override
   public Map<Item, String> leftToReceivers(Application application, Set<Item> wanted) {
-    return new ReceiversSystem(new NativeFiles(application, Set.of()), wanted).all();
+    return new ReceiversSystem(new NativeFiles(application, Set.of())).all(wanted);
   }
 
   @Override

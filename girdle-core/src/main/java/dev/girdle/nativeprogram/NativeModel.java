@@ -68,7 +68,7 @@ final class NativeModel implements LanguageModel {
     this.files = new NativeFiles(application, excluded.keySet());
     NativeFiles all = new NativeFiles(application, Set.of());
     this.rules = rules(application, all);
-    this.receivers = new ReceiversSystem(all, wanted(excluded, all));
+    this.receivers = new ReceiversSystem(all);
     this.linkage =
         new ProgramLinkage(
             files,
@@ -91,11 +91,6 @@ final class NativeModel implements LanguageModel {
       direct = found;
     }
     return direct;
-  }
-
-  /** What is not excluded goes along, so the user wants it, whatever the list says. */
-  private static Set<Item> wanted(Map<Item, String> excluded, NativeFiles all) {
-    return Set.copyOf(all.all().stream().filter(i -> !excluded.containsKey(i)).toList());
   }
 
   private static Map<String, LibrarySearch> searches(
@@ -169,7 +164,7 @@ final class NativeModel implements LanguageModel {
     return component -> {
       List<Demand> demands = new ArrayList<>(own(component, prune));
       if (ProgramLinkage.isTaken(component) || isData(component)) {
-        rules.dataOf(component.name().replaceFirst("@.*$", "")).stream()
+        rules.data().neededBy(component.name().replaceFirst("@.*$", "")).stream()
             .flatMap(p -> rules.canonical(p).stream())
             .flatMap(p -> files.at(p).stream())
             .forEach(i -> demands.add(demandFor(i, NativeThing.NEEDS_DATA, Strength.HINT)));

@@ -9,9 +9,7 @@ import dev.girdle.closure.Closure;
 import dev.girdle.closure.Reached;
 import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.ecosystem.RuntimeNeed;
-import dev.girdle.io.Paths;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
-import dev.girdle.nativeprogram.linkage.ReceiversLibraries;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.linkage.Spot;
 import java.io.IOException;
@@ -19,10 +17,8 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 
 /**
  * Which C library a program asks for: the newest version of a symbol that any of its code wants.
@@ -79,26 +75,9 @@ final class NativeRuntime implements RuntimeModel {
     }
   }
 
-  /** What the receiver's system has to have besides, and paths of builders that libraries name. */
+  /** Paths of builders in which code looks for libraries. */
   List<String> warnings(Closure closure, ReceiversSystem receivers) {
-    Map<String, List<String>> byReason = new TreeMap<>();
-    for (Reached reached : closure.reached()) {
-      Item item = reached.item();
-      String name = Paths.fileName(item.path());
-      if (receivers.standsFor(item)) {
-        ReceiversLibraries.why(name)
-            .ifPresent(w -> byReason.computeIfAbsent(w, k -> new ArrayList<>()).add(name));
-      }
-    }
     List<String> warnings = new ArrayList<>();
-    byReason.forEach(
-        (why, names) ->
-            warnings.add(
-                "the receiver's system has to have "
-                    + String.join(", ", names)
-                    + ": "
-                    + why
-                    + "; --always takes one along"));
     for (Reached reached : closure.reached()) {
       Item item = reached.item();
       if (!Spot.of(item).isOfSystem()

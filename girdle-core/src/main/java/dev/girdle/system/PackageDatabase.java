@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -33,12 +34,15 @@ public final class PackageDatabase {
   private static final Pattern COMMON =
       Pattern.compile("/usr/share/common-licenses/([A-Z][\\w.-]*\\w)");
 
+  private static final Set<String> EVERYWHERE = Set.of("required", "important", "standard");
+
   private final RootFolder root;
   private final String system;
   private final Map<String, Supplier<SystemPackage>> packages = new HashMap<>();
   private final Map<String, SystemPackage> taken = new HashMap<>();
   private final Map<String, List<String>> files = new HashMap<>();
   private final Map<String, List<String>> needs = new HashMap<>();
+  private final Set<String> ofEverySystem = new HashSet<>();
   private Map<String, String> owners;
 
   /**
@@ -84,6 +88,16 @@ public final class PackageDatabase {
   }
 
   /**
+   * Whether a package brought a file or folder.
+   *
+   * @param path in the system
+   * @return false also if nothing is known of packages
+   */
+  public boolean isOfPackage(String path) {
+    return owners().containsKey(path) || owners().containsKey(path.replaceFirst("^/usr/", "/"));
+  }
+
+  /**
    * The package of a name.
    *
    * @param name as its system calls it
@@ -117,6 +131,18 @@ public final class PackageDatabase {
     return List.copyOf(needs.getOrDefault(name, List.of()));
   }
 
+  /**
+   * Whether every system of its kind has a package, for being set up ({@code Priority}, Debian
+   * Policy, 2.5).
+   *
+   * @param name as its system calls it
+   * @return false also if its system does not say
+   */
+  public boolean isOfEverySystem(String name) {
+    owners();
+    return ofEverySystem.contains(name);
+  }
+
   private void readDpkg() {
     Map<String, String> wishes = new HashMap<>();
     for (Map<String, String> one :
@@ -125,6 +151,9 @@ public final class PackageDatabase {
       String release = one.getOrDefault("Version", "");
       if (one.getOrDefault("Status", " installed").endsWith(" installed")) {
         packages.computeIfAbsent(name, n -> () -> debian(n, release));
+        if (EVERYWHERE.contains(one.getOrDefault("Priority", ""))) {
+          ofEverySystem.add(name);
+        }
         wishes.put(
             name, one.getOrDefault("Pre-Depends", "") + "," + one.getOrDefault("Depends", ""));
       }

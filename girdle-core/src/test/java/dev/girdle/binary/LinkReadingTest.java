@@ -105,6 +105,7 @@ class LinkReadingTest {
                     "libtide.so.2",
                     Set.of("TIDE_2")),
                 Set.of(),
+                Optional.empty(),
                 Optional.empty()));
   }
 

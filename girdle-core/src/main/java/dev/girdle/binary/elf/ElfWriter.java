@@ -82,7 +82,8 @@ final class ElfWriter {
       byte[] code = edit.ownLoader().get().code();
       entry = tail.put(code);
       Segment last = Segment.loaded(flags, place.offset, place.address, 0, page);
-      tail.put(orders(entry + code.length, made, last, tail, place));
+      List<Segment> own = movedDynamic(tables.segments, moves, tail, tableAt, dynamic);
+      tail.put(orders(entry + code.length, inserted(own, with(made, last)), last, tail, place));
     }
     made.add(tail.segment(place, flags, page));
     List<Segment> all = inserted(movedDynamic(kept, moves, tail, tableAt, dynamic), made);
@@ -349,6 +350,12 @@ final class ElfWriter {
     return all;
   }
 
+  private static List<Segment> with(List<Segment> some, Segment more) {
+    List<Segment> all = new ArrayList<>(some);
+    all.add(more);
+    return all;
+  }
+
   private static byte[] table(List<Segment> all) {
     ByteBuffer to = little(all.size() * Segment.SIZE);
     all.forEach(s -> s.write(to));
@@ -357,12 +364,9 @@ final class ElfWriter {
 
   /**
    * What follows the code that maps a loader, as its source says: the segments of the program as
-   * they were, and those that it got.
+   * they were, but where its dynamic table is now, and those that it got.
    */
-  private byte[] orders(long here, List<Segment> before, Segment last, Tail tail, Place from) {
-    List<Segment> made = new ArrayList<>(before);
-    made.add(last);
-    List<Segment> all = inserted(tables.segments, made);
+  private byte[] orders(long here, List<Segment> all, Segment last, Tail tail, Place from) {
     byte[] path = edit.ownLoader().get().path().getBytes(StandardCharsets.UTF_8);
     int size = 24 + all.size() * Segment.SIZE + path.length + 1;
     long length = tail.start.offset + tail.bytes.size() + size - from.offset;

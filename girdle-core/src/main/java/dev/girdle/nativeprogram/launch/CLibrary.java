@@ -10,6 +10,7 @@ import dev.girdle.nativeprogram.linkage.ReceiversLibraries;
 import dev.girdle.system.LibraryFolders;
 import dev.girdle.system.RootFolder;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -123,5 +124,38 @@ public record CLibrary(
    */
   public String title() {
     return "glibc " + release;
+  }
+
+  /**
+   * Its character sets, of which it loads one when a text is converted ({@code iconv_open(3)}).
+   *
+   * @return by paths below the folder of libraries; empty if they are not there
+   */
+  Map<String, Path> characterSets() {
+    Path beside = files.get("libc.so.6").getParent().resolve("gconv");
+    return below(beside, "gconv/");
+  }
+
+  /**
+   * The locale that is the same everywhere.
+   *
+   * @return by paths below the folder of libraries; empty if it is not there
+   */
+  Map<String, Path> locale() {
+    return below(root.resolve("usr/lib/locale/C.utf8"), "locale/C.utf8/");
+  }
+
+  private static Map<String, Path> below(Path folder, String name) {
+    Map<String, Path> found = new TreeMap<>();
+    try (Stream<Path> all = Files.isDirectory(folder) ? Files.walk(folder) : Stream.empty()) {
+      for (Path one : (Iterable<Path>) all::iterator) {
+        if (Files.isRegularFile(one)) {
+          found.put(name + folder.relativize(one).toString().replace('\\', '/'), one);
+        }
+      }
+    } catch (IOException | UncheckedIOException e) {
+      found.clear(); // what cannot be read whole is of no use
+    }
+    return found;
   }
 }

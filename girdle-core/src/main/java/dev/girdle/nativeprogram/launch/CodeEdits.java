@@ -115,7 +115,9 @@ final class CodeEdits {
     Set<String> ways = new LinkedHashSet<>();
     for (LinkedCode.Needed needed : code.needed()) {
       Optional<Item> library = linkage.libraryItem(item, needed.name());
-      if (library.isPresent() && placement.has(library.get())) {
+      if (library.isPresent()
+          && placement.has(library.get())
+          && !placement.isSpare(library.get())) {
         ways.add(Placement.way(place, folder(placement.of(library.get()))));
       }
     }

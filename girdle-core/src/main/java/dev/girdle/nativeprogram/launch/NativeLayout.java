@@ -5,7 +5,9 @@ import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Role;
 import dev.girdle.app.Target;
+import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.StrippedCode;
+import dev.girdle.binary.elf.ElfNames;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
@@ -13,6 +15,8 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
+import dev.girdle.io.Paths;
+import dev.girdle.io.Sizes;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
@@ -25,9 +29,11 @@ import dev.girdle.layout.WindowsStart;
 import dev.girdle.linux.CompiledCode;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -37,6 +43,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
 
 /** Lays a native program out. */
@@ -51,6 +58,8 @@ public final class NativeLayout {
   private final boolean isLinux;
   private final List<String> ofSystem;
   private final boolean hasContent;
+  private final boolean hasPlaces;
+  private final Map<String, Path> dataOfC;
   private final CodeEdits edits;
 
   private NativeLayout(LayoutRequest request, NativeFiles files, ProgramLinkage linkage) {
@@ -62,7 +71,7 @@ public final class NativeLayout {
     for (Component component : request.selection().components()) {
       request.selection().items(component).keySet().forEach(i -> kept.put(i, component));
     }
-    this.placement = new Placement(kept.keySet(), request.closure());
+    this.placement = new Placement(kept.keySet(), request.closure(), this::isSpare);
     this.runtime =
         isLinux && request.shape() == Shape.FOLDER && request.runtime().isBundled()
             ? Optional.of(library())
@@ -74,7 +83,14 @@ public final class NativeLayout {
             .toList();
     this.hasContent =
         kept.keySet().stream().anyMatch(i -> !Spot.of(i).isOfSystem() && files.head(i).isEmpty());
-    boolean hasPlaces = isLinux && (hasContent || !ofSystem.isEmpty()) && placesCode().isPresent();
+    this.dataOfC = runtime.isPresent() ? dataOfC() : Map.of();
+    this.hasPlaces =
+        isLinux
+            && (hasContent
+                || !ofSystem.isEmpty()
+                || !placement.spares().isEmpty()
+                || !dataOfC.isEmpty())
+            && placesCode().isPresent();
     this.edits = new CodeEdits(files, linkage, placement, target, runtime, hasPlaces);
   }
 
@@ -97,6 +113,14 @@ public final class NativeLayout {
               new GirdleException(
                   Fault.MACHINE, e, "the program cannot be laid out: " + e.getMessage()));
     }
+  }
+
+  /** Images have no system of a receiver; what the user names goes first. */
+  private boolean isSpare(Item item) {
+    return request.shape() == Shape.FOLDER
+        && ReceiversSystem.whyTheirsFirst(item).isPresent()
+        && request.choice().always().stream()
+            .noneMatch(p -> p.matches(item.name()) || p.matches(item.path()));
   }
 
   private CLibrary library() {
@@ -138,6 +162,35 @@ public final class NativeLayout {
     return all;
   }
 
+  /** What the C library reads for code that goes along: locales, character sets. */
+  private Map<String, Path> dataOfC() {
+    Map<String, Path> data = new TreeMap<>();
+    if (asksForOneOf("setlocale", "newlocale")) {
+      data.putAll(runtime.get().locale());
+    }
+    if (asksForOneOf("iconv_open")) {
+      data.putAll(runtime.get().characterSets());
+    }
+    return data;
+  }
+
+  private boolean asksForOneOf(String... functions) {
+    for (Item item : kept.keySet()) {
+      for (String function : files.head(item).isPresent() ? functions : new String[0]) {
+        try {
+          if (ElfNames.has(item.content(), function)) {
+            return true;
+          }
+        } catch (DamagedCodeException e) {
+          continue; // the walk has told that
+        } catch (IOException e) {
+          throw new UncheckedIOException(e);
+        }
+      }
+    }
+    return false;
+  }
+
   private Optional<byte[]> placesCode() {
     return CompiledCode.PLACES.bytes(target.processor());
   }
@@ -148,7 +201,7 @@ public final class NativeLayout {
     for (Map.Entry<Item, Component> one : kept.entrySet()) {
       all.add(file(one.getKey(), one.getValue()));
     }
-    if (isLinux && (hasContent || !ofSystem.isEmpty()) && placesCode().isPresent()) {
+    if (hasPlaces) {
       all.add(
           code(
               Placement.LIB + CodeEdits.PLACES,
@@ -263,9 +316,9 @@ public final class NativeLayout {
   private List<String> notices() {
     List<String> notices = new ArrayList<>();
     if (edits.stripped() > 1 << 20) {
-      notices.add(
-          "symbols for debuggers were left out of its code: " + (edits.stripped() >> 20) + " MiB");
+      notices.add("symbols for debuggers were left out of its code: " + Sizes.of(edits.stripped()));
     }
+    notices.addAll(aboutSpares());
     if (isLinux) {
       for (String place : edits.leftAlone()) {
         notices.add(
@@ -274,6 +327,29 @@ public final class NativeLayout {
                 + " its starter tells it where libraries are");
       }
     }
+    return notices;
+  }
+
+  private List<String> aboutSpares() {
+    Map<String, List<String>> byReason = new TreeMap<>();
+    for (Item item : kept.keySet()) {
+      if (placement.isSpare(item)) {
+        byReason
+            .computeIfAbsent(
+                ReceiversSystem.whyTheirsFirst(item).orElseThrow(), w -> new ArrayList<>())
+            .add(Paths.fileName(item.path()));
+      }
+    }
+    List<String> notices = new ArrayList<>();
+    byReason.forEach(
+        (why, names) ->
+            notices.add(
+                String.join(", ", names)
+                    + " of the receiver's system "
+                    + (names.size() == 1 ? "goes" : "go")
+                    + " first, and what came along is used where there is none: "
+                    + why
+                    + "; --always makes it go first"));
     return notices;
   }
 
@@ -293,6 +369,7 @@ public final class NativeLayout {
   private List<LayoutFile> starters(List<LayoutFile> all) {
     List<LayoutFile> starters = new ArrayList<>();
     List<String> needed = needed(all);
+    SpareLibraries spares = new SpareLibraries(placement.spares(), target);
     for (LaunchSpec start : request.starts()) {
       String bin = top + "bin/" + start.label();
       String program = program(start);
@@ -301,7 +378,8 @@ public final class NativeLayout {
         starters.add(made(bin + ".cmd", starter.windows(), "starts it on Windows, from scripts"));
       } else {
         boolean isAlone = edits.leftAlone().contains(program);
-        starters.add(made(bin, starter.unix(needed, isAlone), "starts it on Unix").asExecutable());
+        starters.add(
+            made(bin, starter.unix(needed, isAlone, spares), "starts it on Unix").asExecutable());
       }
     }
     starters.add(
@@ -364,6 +442,16 @@ public final class NativeLayout {
               library.title(),
               name.equals(library.loader()) ? "loads the program" : "the C library"));
     }
+    dataOfC.forEach(
+        (path, file) ->
+            its.add(
+                new LayoutFile(
+                    top + Placement.LIB + path,
+                    FolderTree.content(file),
+                    false,
+                    Packing.AS_IT_IS,
+                    library.title(),
+                    "the C library reads it")));
     its.removeIf(f -> layout.files().stream().anyMatch(o -> o.path().equals(f.path())));
     return layout.with(
         new LayoutRuntime(library.title(), library.release(), "whole", Map.of(), Map.of()), its);

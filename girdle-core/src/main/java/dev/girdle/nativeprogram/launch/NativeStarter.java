@@ -31,12 +31,13 @@ final class NativeStarter {
    *
    * @param needed what has to lie beside it
    * @param isLeftAlone whether the program does not find libraries by itself
+   * @param spares libraries which are only used where there are none
    */
-  String unix(List<String> needed, boolean isLeftAlone) {
+  String unix(List<String> needed, boolean isLeftAlone, SpareLibraries spares) {
     Map<String, String> values = values();
     values.put(
         "FILES", needed.stream().map(ShellWords::quoted).collect(Collectors.joining(" \\\n  ")));
-    values.put("LIBRARIES", isLeftAlone ? LIBRARIES : "");
+    values.put("LIBRARIES", (isLeftAlone ? LIBRARIES : "") + spares.lookedFor());
     values.put("PROGRAM", ShellWords.quoted(program));
     values.put("WORDS", ShellWords.behind(start.arguments()));
     values.put("ENVIRONMENT", ShellWords.environment(start));

@@ -9,28 +9,41 @@ import dev.girdle.nativeprogram.linkage.NativeThing;
 import dev.girdle.nativeprogram.linkage.Spot;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * Where items go: the application's own to {@code app}, libraries of the system that code is linked
- * with to {@code lib}, all else of the system to its path under {@code system}.
+ * with to {@code lib}, each of those that are better the receiver's own to a folder under {@code
+ * lib/spare}, all else of the system to its path under {@code system}.
  */
 final class Placement {
   static final String APP = "app/";
   static final String LIB = "lib/";
 
+  static final String SPARE = LIB + "spare/";
+
   private final Map<Item, String> places = new HashMap<>();
 
-  Placement(Iterable<Item> items, Closure closure) {
+  /**
+   * Finds a place for everything.
+   *
+   * @param items what goes along
+   * @param closure how it was reached
+   * @param isSpare libraries which are only used where the receiver's system has none
+   */
+  Placement(Iterable<Item> items, Closure closure, Predicate<Item> isSpare) {
     Set<String> names = new HashSet<>();
     for (Item item : items) {
-      places.put(item, place(item, closure, names));
+      places.put(item, place(item, closure, names, isSpare));
     }
   }
 
-  private static String place(Item item, Closure closure, Set<String> names) {
+  private static String place(
+      Item item, Closure closure, Set<String> names, Predicate<Item> isSpare) {
     Spot spot = Spot.of(item);
     if (!spot.isOfSystem()) {
       return APP + item.path();
@@ -40,10 +53,12 @@ final class Placement {
         reached.isPresent()
             && item.component().role() == dev.girdle.app.Role.LIBRARY
             && isByName(reached.get().first().thing());
+    String name = Paths.fileName(item.path());
     // of two with one name, the second keeps its path
-    return isLinked && names.add(Paths.fileName(item.path()))
-        ? LIB + Paths.fileName(item.path())
-        : item.path();
+    if (!isLinked || !names.add(name)) {
+      return item.path();
+    }
+    return isSpare.test(item) ? SPARE + name + "/" + name : LIB + name;
   }
 
   private static boolean isByName(Thing thing) {
@@ -56,6 +71,19 @@ final class Placement {
 
   boolean has(Item item) {
     return places.containsKey(item);
+  }
+
+  boolean isSpare(Item item) {
+    return has(item) && of(item).startsWith(SPARE);
+  }
+
+  /** The names of libraries that are only used where the receiver's system has none. */
+  List<String> spares() {
+    return places.values().stream()
+        .filter(p -> p.startsWith(SPARE))
+        .map(Paths::fileName)
+        .sorted()
+        .toList();
   }
 
   /** From the folder of one place to another folder: {@code ../lib}; a dot for the same. */

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -43,7 +44,7 @@ final class Places {
         counts.merge(file.substring(0, slash), 1, Integer::sum);
       }
     }
-    TreeSet<String> told = new TreeSet<>();
+    TreeSet<String> told = new TreeSet<>(Places::byBytes);
     Map<String, Boolean> whole = new HashMap<>();
     for (String file : new TreeSet<>(files)) {
       String place = file;
@@ -59,7 +60,23 @@ final class Places {
       told.add(place);
     }
     told.forEach(p -> lines.append("+ ").append(p).append('\n'));
+    TreeSet<String> above = new TreeSet<>(Places::byBytes);
+    for (String place : told) {
+      for (String up = parent(place); depth(up) >= LEAST_DEPTH - 1; up = parent(up)) {
+        above.add(up);
+      }
+    }
+    above.forEach(p -> lines.append("- ").append(p).append('\n'));
     return lines.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static int byBytes(String one, String other) {
+    return Arrays.compareUnsigned(
+        one.getBytes(StandardCharsets.UTF_8), other.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static String parent(String path) {
+    return path.substring(0, path.lastIndexOf('/'));
   }
 
   private static long depth(String path) {

@@ -229,6 +229,20 @@ public final class NativeFiles {
         : Optional.empty();
   }
 
+  /** The names of libraries that a file cannot be loaded without; none if it is no native code. */
+  List<String> linkedNames(Item item) {
+    if (head(item).isEmpty()) {
+      return List.of();
+    }
+    try {
+      return linked(item).map(LinkedCode::needed).orElse(List.of()).stream()
+          .map(n -> Paths.fileName(n.name()))
+          .toList();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /**
    * Whether a file can be loaded by another.
    *

@@ -155,11 +155,11 @@ public final class ProgramLinkage implements Linkage {
 
   private Answer library(Item asker, String name) throws IOException {
     Optional<Item> found = libraryItem(asker, name);
-    if (found.isPresent() && !receivers.has(found.get())) {
+    if (found.isPresent()) {
       return new Answer.Items(List.of(found.get()));
     }
     String system = files.head(asker).orElseThrow().code().system();
-    Optional<Item> theirs = receivers.item(system, name, found);
+    Optional<Item> theirs = receivers.item(system, name);
     return theirs
         .<Answer>map(i -> new Answer.Items(List.of(i)))
         .orElseGet(() -> new Answer.Nothing(receivers.advice(system, name)));
@@ -216,10 +216,10 @@ public final class ProgramLinkage implements Linkage {
     String version = demand.name().substring(0, at);
     String name = demand.name().substring(at + 4);
     Optional<Item> library = libraryItem(demand.from(), name);
-    if (library.isEmpty() || receivers.has(library.get())) {
+    if (library.isEmpty()) {
       // that it is not there at all, or is the receiver's, is another matter
       return receivers
-          .item("linux", name, library)
+          .item("linux", name)
           .or(() -> Optional.of(demand.from()))
           .<Answer>map(i -> new Answer.Items(List.of(i)))
           .orElseThrow();

@@ -3,6 +3,8 @@ package dev.girdle.nativeprogram.linkage;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.io.Paths;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,18 +16,15 @@ import java.util.concurrent.ConcurrentHashMap;
  */
 public final class ReceiversSystem {
   private final NativeFiles files;
-  private final Set<Item> wanted;
   private final Map<String, Component> systems = new ConcurrentHashMap<>();
 
   /**
    * Finds out what it has.
    *
    * @param files all files
-   * @param wanted what goes along whatever the list says
    */
-  public ReceiversSystem(NativeFiles files, Set<Item> wanted) {
+  public ReceiversSystem(NativeFiles files) {
     this.files = files;
-    this.wanted = Set.copyOf(wanted);
   }
 
   private static String fileName(Item item) {
@@ -33,35 +32,61 @@ public final class ReceiversSystem {
   }
 
   /**
-   * Why a file is not for the artifact, since the receiver's system has it.
+   * Why a receiver's own library goes before one that comes along.
    *
    * @param item any item
-   * @return a few words; empty if it can go along
+   * @return a few words; empty if what comes along is always used
    */
-  public Optional<String> why(Item item) {
-    if (!NativeFiles.isTaken(item) || wanted.contains(item)) {
-      return Optional.empty();
-    }
-    if (ReceiversLibraries.isOfC(fileName(item))) {
-      return Optional.of("the C library, which is the runtime");
-    }
-    return ReceiversLibraries.why(fileName(item));
+  public static Optional<String> whyTheirsFirst(Item item) {
+    return NativeFiles.isTaken(item) ? ReceiversLibraries.why(fileName(item)) : Optional.empty();
   }
 
-  /** Whether a file is not for the artifact. */
-  boolean has(Item item) {
-    return why(item).isPresent();
+  private static boolean isOfC(Item item) {
+    return NativeFiles.isTaken(item) && ReceiversLibraries.isOfC(fileName(item));
   }
 
   /**
-   * Everything that is not for the artifact.
+   * Everything that is not for the artifact: the C library, and what is better the receiver's own
+   * if nothing is linked with it, so that all starts without it.
    *
+   * @param wanted what goes along in any case
    * @return items, each with the reason
    */
-  public Map<Item, String> all() {
-    Map<Item, String> all = new java.util.LinkedHashMap<>();
-    files.all().forEach(i -> why(i).ifPresent(w -> all.put(i, w)));
+  public Map<Item, String> all(Set<Item> wanted) {
+    Map<Item, String> all = new LinkedHashMap<>();
+    Map<Item, String> theirs = new LinkedHashMap<>();
+    for (Item item : files.all()) {
+      if (isOfC(item)) {
+        all.put(item, "the C library, which is the runtime");
+      } else {
+        whyTheirsFirst(item).ifPresent(w -> theirs.put(item, "the receiver's own: " + w));
+      }
+    }
+    if (!theirs.isEmpty()) {
+      Set<String> linked = linkedNames(theirs.keySet());
+      theirs.keySet().removeIf(i -> linked.contains(fileName(i)));
+    }
+    all.putAll(theirs);
+    all.keySet().removeAll(wanted);
     return all;
+  }
+
+  /** What is linked with, by anything but what is better the receiver's, and by those of it. */
+  private Set<String> linkedNames(Set<Item> theirs) {
+    Set<String> names = new HashSet<>();
+    for (Item item : files.all()) {
+      if (!theirs.contains(item)) {
+        names.addAll(files.linkedNames(item));
+      }
+    }
+    int before;
+    do {
+      before = names.size();
+      theirs.stream()
+          .filter(i -> names.contains(fileName(i)))
+          .forEach(i -> names.addAll(files.linkedNames(i)));
+    } while (names.size() > before);
+    return names;
   }
 
   /**
@@ -75,19 +100,15 @@ public final class ReceiversSystem {
   }
 
   /** What stands for a library that the system has; empty if it has none of that name. */
-  Optional<Item> item(String system, String name, Optional<Item> found) {
-    boolean isThere =
-        switch (system) {
-          case "linux" -> ReceiversLibraries.isOfC(Paths.fileName(name)) || found.isPresent();
-          default -> SystemsOwn.of(system).has(name);
-        };
+  Optional<Item> item(String system, String name) {
+    boolean isThere = system.equals("linux") ? isOfLinux(name) : SystemsOwn.of(system).has(name);
     return isThere ? Optional.of(standing(system, Paths.fileName(name))) : Optional.empty();
   }
 
   /** By what was found when it was looked at, so that what is excluded is known, too. */
   private boolean isOfLinux(String name) {
-    return ReceiversLibraries.isOfC(name)
-        || files.called(name).stream().anyMatch(i -> why(i).isPresent());
+    return ReceiversLibraries.isOfC(Paths.fileName(name))
+        || files.called(Paths.fileName(name)).stream().anyMatch(i -> whyTheirsFirst(i).isPresent());
   }
 
   /** What is known of a library that is not there. */

@@ -31,9 +31,8 @@ import java.util.stream.Stream;
 /**
  * What of a Linux system code asks for: libraries that it is linked with or names, and files and
  * folders that it names, if they came with its own package, with one that this needs, or with one
- * that is made for it. Packages without code that a package needs come with it, to be opened by any
- * name. All functions give the same answer whenever they are asked, and are safe for use by several
- * threads.
+ * that is made for it. All functions give the same answer whenever they are asked, and are safe for
+ * use by several threads.
  */
 public final class SystemRules {
   /** Places that differ from machine to machine, or that hold what no program brings. */
@@ -52,7 +51,6 @@ public final class SystemRules {
       Pattern.compile(
           "/usr/share/(?:doc|doc-base|man|info|lintian|bug|menu|bash-completion|zsh)/.*");
 
-  private static final Pattern CODE = Pattern.compile(".*/s?bin/.+|.*\\.so(?:\\.[0-9.]+)?");
   private static final int MOST_OF_A_FOLDER = 20_000;
   private static final int MOST_OWNERS = 40;
 
@@ -109,6 +107,15 @@ public final class SystemRules {
   }
 
   /**
+   * The data of its packages.
+   *
+   * @return what comes whole
+   */
+  public PackageData data() {
+    return new PackageData(root, database);
+  }
+
+  /**
    * How its loader looks for libraries.
    *
    * @return always the same
@@ -142,6 +149,26 @@ public final class SystemRules {
   }
 
   /**
+   * Where a link to a file leads, if it leads to one of some files.
+   *
+   * @param path in the system
+   * @param files paths in the system, by folders that are no links
+   * @return from where the link lies; empty if it is none, or leads elsewhere
+   */
+  public Optional<String> linkWithin(String path, Set<String> files) {
+    Path link = root.folder().resolve(path.substring(1));
+    Optional<String> at = canonical(path);
+    if (!Files.isSymbolicLink(link) || at.isEmpty()) {
+      return Optional.empty();
+    }
+    return root.find(path)
+        .filter(Files::isRegularFile)
+        .map(root::pathOf)
+        .filter(real -> files.contains(real) && !real.equals(at.get()))
+        .map(real -> Path.of(at.get()).getParent().relativize(Path.of(real)).toString());
+  }
+
+  /**
    * The package that brought a file.
    *
    * @param path in the system
@@ -163,25 +190,6 @@ public final class SystemRules {
     return plain.isPresent()
         ? plain
         : root.find(path).flatMap(p -> database.of(Set.of(root.pathOf(p))));
-  }
-
-  /**
-   * What of a package's needs holds no code.
-   *
-   * @param name of a package
-   * @return paths of files
-   */
-  public List<String> dataOf(String name) {
-    List<String> data = new ArrayList<>();
-    synchronized (database) {
-      for (String other : database.needs(name)) {
-        List<String> files = database.files(other);
-        if (files.stream().noneMatch(f -> CODE.matcher(f).matches())) {
-          files.stream().filter(f -> !isForPeople(f)).forEach(data::add);
-        }
-      }
-    }
-    return data;
   }
 
   /**
@@ -330,11 +338,10 @@ public final class SystemRules {
     if (near.isEmpty()) {
       return;
     }
-    boolean isShared = near.size() < folder.owners.size();
     for (String file : folder.files) {
       Optional<SystemPackage> its = owner(file);
       // what no package brought are lists that are made when something is installed
-      if (its.isPresent() ? near.contains(its.get().name()) : !isShared) {
+      if (its.isEmpty() || near.contains(its.get().name())) {
         found.putIfAbsent(file, true);
       }
     }

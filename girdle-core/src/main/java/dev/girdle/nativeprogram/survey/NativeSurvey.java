@@ -274,8 +274,18 @@ public final class NativeSurvey {
   private void ofPackage(SystemPackage one, Target target) throws IOException {
     SystemRules rules = new SystemRules(Path.of("/"), target, Optional.empty());
     List<TreeFile> files = new ArrayList<>();
-    for (String path : rules.database().files(one.name())) {
+    Set<String> own = new HashSet<>();
+    rules.database().files(one.name()).forEach(f -> rules.canonical(f).ifPresent(own::add));
+    Map<String, String> kept = new TreeMap<>(links);
+    List<String> all = new ArrayList<>(rules.database().files(one.name()));
+    all.addAll(rules.data().madeBeside(all));
+    for (String path : all) {
       Optional<Path> file = rules.root().file(path);
+      Optional<String> link = rules.linkWithin(path, own);
+      if (file.isPresent() && link.isPresent()) {
+        kept.putIfAbsent(rules.canonical(path).orElse(path), link.get());
+        continue;
+      }
       if (rules.canonical(path).flatMap(rules::folderBehind).isPresent()) {
         ownLinks.add(path);
       }
@@ -287,6 +297,7 @@ public final class NativeSurvey {
         }
       }
     }
+    links = kept;
     components.add(
         new Component(
             one.label(),

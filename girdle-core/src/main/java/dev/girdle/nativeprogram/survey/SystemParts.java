@@ -79,7 +79,7 @@ final class SystemParts {
     Optional<SystemPackage> owner = rules.owner(at.get());
     owner.ifPresent(o -> owners.put(at.get(), o));
     if (owner.isPresent() && withData.add(owner.get().name())) {
-      rules.dataOf(owner.get().name()).forEach(this::take);
+      rules.data().neededBy(owner.get().name()).forEach(this::take);
     }
     queue.add(
         new Asker(new Spot(true, at.get().substring(1)), FolderTree.content(file.get()), nearness));

@@ -62,6 +62,29 @@ class EditedElfTest {
     assertThat(run(link.toString(), "-c", "echo $0 $1", "name", "x y")).isEqualTo("name x y\n");
   }
 
+  /** Many names need a table of libraries that is longer than the one that it had. */
+  @Test
+  void aLoaderOfItsOwnSeesAMovedTableOfLibraries() throws Exception {
+    List<String> names = new ArrayList<>();
+    Files.createDirectories(dir.resolve("lib"));
+    for (int i = 0; i < 40; i++) {
+      names.add("libberth-" + i + ".so");
+      Files.copy(Path.of("/lib/x86_64-linux-gnu/libm.so.6"), dir.resolve("lib/" + names.get(i)));
+    }
+    byte[] code = CompiledCode.LOADING.bytes("x64").orElseThrow();
+    Path program =
+        write(
+            SHELL,
+            new ElfEdit(
+                List.of("$ORIGIN/../lib"),
+                names,
+                Map.of(),
+                Optional.of(new OwnLoader(code, "../lib/ld.so"))));
+    Files.copy(LOADER, dir.resolve("lib/ld.so"));
+
+    assertThat(run(program.toString(), "-c", SCRIPT)).isEqualTo("1-2-3-" + program + "\n");
+  }
+
   @Test
   void oneThatWasMovedAwayFromItsLoaderSaysSo() throws Exception {
     Path program = write(SHELL, own("../nowhere/ld.so"));

@@ -26,6 +26,7 @@ class ElfSearchTest {
         Optional.empty(),
         Map.of(),
         Set.of(),
+        Optional.empty(),
         Optional.empty());
   }
 
