@@ -8,6 +8,7 @@ import dev.girdle.cli.Run.Result;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
@@ -337,6 +338,76 @@ class NativeIT {
     Path made = sealed("out");
     assertThat(made.resolve("system/usr/lib/git-core/git-add")).isSymbolicLink();
     assertThat(Run.of(made.resolve("bin/git"), "--exec-path").in(dir).well().out()).isNotBlank();
+  }
+
+  /** A program for .NET: its assemblies, native libraries, and Mono of this machine with it. */
+  @Test
+  void aProgramForDotNetBringsItsRuntime() throws IOException {
+    Assumptions.assumeTrue(
+        Files.exists(Path.of("/usr/bin/mcs")) && Files.exists(Path.of("/usr/bin/mono")),
+        "skipped: needs Mono and its compiler");
+    Path app = Files.createDirectories(dir.resolve("quay/data")).getParent();
+    source(
+        "tide.cs",
+        "using System.Runtime.InteropServices; public class Tide {"
+            + " [DllImport(\"tides\")] static extern int height(int hour);"
+            + " [DllImport(\"kernel32\")] static extern int Beep(int a, int b);"
+            + " public static int At(int hour) { return height(hour); } }\n");
+    source(
+        "quay.cs",
+        "using System; using System.IO; class Quay { static int Main(string[] words) {"
+            + " string file = Path.Combine(AppDomain.CurrentDomain.BaseDirectory, \"data/berths.txt\");"
+            + " Console.WriteLine(Tide.At(3) + \" \" + File.ReadAllText(file).Trim());"
+            + " return words.Length; } }\n");
+    source("tides.c", "int height(int hour) { return hour * 2; }\n");
+    Files.writeString(app.resolve("data/berths.txt"), "seven berths\n");
+    Files.writeString(app.resolve("data/unused.txt"), "nobody reads this\n");
+    compile("-shared", "-fPIC", "-o", app.resolve("libtides.so"), "tides.c");
+    for (List<String> words :
+        List.of(
+            List.of("-target:library", "-out:quay/Harbour.Tide.dll", "tide.cs"),
+            List.of("-target:library", "-out:quay/Unused.dll", "tide.cs"),
+            List.of("-r:quay/Harbour.Tide.dll", "-out:quay/quay.exe", "quay.cs"))) {
+      List<Object> all = new ArrayList<>(List.of("/usr/bin/mcs"));
+      all.addAll(words);
+      Run.of(all.toArray()).in(dir).with("PATH", "/usr/bin:/bin").well();
+    }
+    assertThat(girdle("survey", app).out())
+        .contains("a program for .NET")
+        .contains("package mono-runtime");
+    girdle("seal", app, "--prune", "files", "--form", "folder", "--out", "out");
+    Path made = sealed("out");
+    Result run = Run.of(made.resolve("bin/quay"), "a", "b").in(Path.of("/")).go();
+    assertThat(run.out()).isEqualTo("6 seven berths\n");
+    assertThat(run.status()).isEqualTo(2);
+    assertThat(made.resolve("app/Unused.dll")).doesNotExist();
+    assertThat(made.resolve("app/data/unused.txt")).doesNotExist();
+    assertThat(made.resolve("system/usr/lib/mono/4.5/mscorlib.dll")).exists();
+    assertThat(girdle("explain", app, "libtides.so").out())
+        .contains("Harbour.Tide.dll calls functions of tides");
+
+    Files.delete(app.resolve("Harbour.Tide.dll"));
+    assertThat(girdle("seal", app, "--form", "folder", "--out", "none").err())
+        .contains("Harbour.Tide")
+        .contains("quay.exe refers to Harbour.Tide");
+  }
+
+  /** What a script's first line names runs it, from beside it. */
+  @Test
+  void aScriptBringsWhatRunsIt() throws IOException {
+    Assumptions.assumeTrue(
+        Files.exists(Path.of("/usr/bin/perl")), "skipped: needs Debian's perl-base");
+    Path script =
+        source(
+            "tides",
+            "#!/usr/bin/env perl\nuse List::Util 'sum';\nprint sum(@ARGV), ' ', $^X, \"\\n\";\n");
+    script.toFile().setExecutable(true);
+    girdle("seal", "tides", "--language", "native", "--form", "folder", "--out", "out");
+    Path made = sealed("out");
+    assertThat(Run.of(made.resolve("bin/tides"), "3", "4").in(Path.of("/")).well().out())
+        .startsWith("7 ")
+        .contains("/usr/bin/perl");
+    assertThat(made.resolve("system/usr/bin/perl")).exists();
   }
 
   @Test

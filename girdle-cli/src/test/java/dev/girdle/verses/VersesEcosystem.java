@@ -20,6 +20,7 @@ import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
@@ -135,7 +136,11 @@ public final class VersesEcosystem implements Ecosystem {
 
   @Override
   public LanguageModel model(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
+      Application application,
+      Choice choice,
+      Map<Item, String> excluded,
+      boolean exact,
+      Progress progress) {
     return new VersesModel(application, excluded.keySet());
   }
 

@@ -11,9 +11,9 @@ import java.util.List;
 import java.util.function.Consumer;
 
 /**
- * The texts in a file: runs of printable bytes, ASCII and what may be UTF-8. Of native code for
- * Linux only what is loaded is read, since what debuggers read names files of the builder's
- * machine.
+ * The texts in a file: runs of printable bytes, ASCII and what may be UTF-8, and if asked for those
+ * of two bytes for each letter, as programs for Windows have them. Of native code for Linux only
+ * what is loaded is read, since what debuggers read names files of the builder's machine.
  */
 public final class CodeTexts {
   private static final int PIECE = 1 << 16;
@@ -24,10 +24,15 @@ public final class CodeTexts {
   private final Consumer<String> found;
   private final byte[] text = new byte[LONGEST];
   private int length;
+  private final boolean wide;
+  private final byte[] wideText = new byte[LONGEST];
+  private int wideLength;
+  private byte before;
 
-  private CodeTexts(int least, boolean onlyAscii, Consumer<String> found) {
+  private CodeTexts(int least, boolean onlyAscii, boolean wide, Consumer<String> found) {
     this.shortest = least;
     this.onlyAscii = onlyAscii;
+    this.wide = wide;
     this.found = found;
   }
 
@@ -40,7 +45,7 @@ public final class CodeTexts {
    * @throws IOException if it cannot be read
    */
   public static void read(Content content, int least, Consumer<String> found) throws IOException {
-    new CodeTexts(least, false, found).read(content);
+    new CodeTexts(least, false, false, found).read(content);
   }
 
   /**
@@ -53,7 +58,21 @@ public final class CodeTexts {
    */
   public static void readAscii(Content content, int least, Consumer<String> found)
       throws IOException {
-    new CodeTexts(least, true, found).read(content);
+    new CodeTexts(least, true, false, found).read(content);
+  }
+
+  /**
+   * Reads a file of code in pieces, whatever its size; texts of one byte for each letter and of
+   * two.
+   *
+   * @param content native code, or an assembly
+   * @param least how many letters a text has at least
+   * @param found gets each text; what is longer than 4096 letters, in parts
+   * @throws IOException if it cannot be read
+   */
+  public static void readCode(Content content, int least, Consumer<String> found)
+      throws IOException {
+    new CodeTexts(least, false, true, found).read(content);
   }
 
   private void read(Content content) throws IOException {
@@ -91,12 +110,17 @@ public final class CodeTexts {
       add(bytes, n);
     }
     end();
+    endWide();
+    before = 0;
   }
 
   private void add(byte[] bytes, int count) {
     int least = onlyAscii ? ' ' : Byte.MIN_VALUE;
     for (int i = 0; i < count; i++) {
       byte b = bytes[i];
+      if (wide) {
+        addWide(b);
+      }
       boolean isText = b >= ' ' ? b != 0x7f : b == '\t' || b < 0 && b >= least;
       if (isText) {
         text[length++] = b;
@@ -107,6 +131,27 @@ public final class CodeTexts {
         end();
       }
     }
+  }
+
+  /** UTF-16 with the lower byte first, as far as it is ASCII. */
+  private void addWide(byte b) {
+    boolean isLetter = before >= ' ' && before != 0x7f;
+    if (b == 0 && isLetter) {
+      wideText[wideLength++] = before;
+      if (wideLength == LONGEST) {
+        endWide();
+      }
+    } else if (before != 0 || b == 0) {
+      endWide(); // two letters without a zero, or zeros without a letter
+    }
+    before = b;
+  }
+
+  private void endWide() {
+    if (wideLength >= shortest) {
+      found.accept(new String(wideText, 0, wideLength, StandardCharsets.US_ASCII));
+    }
+    wideLength = 0;
   }
 
   private void end() {

@@ -32,6 +32,19 @@ public record LinkedCode(
     Set<String> defined,
     Optional<Subsystem> subsystem,
     Optional<String> leastRelease) {
+  /** Code that is linked with nothing and says nothing. */
+  public static final LinkedCode NOTHING =
+      new LinkedCode(
+          Optional.empty(),
+          List.of(),
+          List.of(),
+          List.of(),
+          Optional.empty(),
+          Map.of(),
+          Set.of(),
+          Optional.empty(),
+          Optional.empty());
+
   /** Copies the lists and the map. */
   public LinkedCode {
     needed = List.copyOf(needed);

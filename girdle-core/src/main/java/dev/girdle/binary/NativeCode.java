@@ -17,7 +17,7 @@ import java.util.TreeSet;
  * PE/COFF (Microsoft PE Format, "COFF File Header", {@code Machine}), Mach-O ({@code
  * mach_header.cputype} and the fat header of {@code mach-o/fat.h}), XCOFF (magic numbers of AIX).
  * Android's and musl's libraries are ELF for Linux like any other and cannot be told apart by their
- * headers.
+ * headers. Assemblies for .NET are PE files, and no native code if they hold none.
  *
  * @param system "linux", "windows", "macos", or another system's name
  * @param processors "x64", "arm64", "x86" and so on; one or more, several in a fat file
@@ -113,7 +113,7 @@ public record NativeCode(String system, Set<String> processors) {
     }
     int at = header.getInt(0x3c);
     boolean isPe = at > 0 && at < header.limit() - 6 && header.getInt(at) == 0x4550;
-    return isPe
+    return isPe && !AssemblyHead.isForAnySystem(header, at)
         ? one("windows", PE_MACHINES.get(header.getShort(at + 4) & 0xffff))
         : Optional.empty();
   }
@@ -134,6 +134,11 @@ public record NativeCode(String system, Set<String> processors) {
     Set<String> processors = new TreeSet<>();
     types.forEach(t -> processors.add(MACH_PROCESSORS.getOrDefault(t, "other")));
     return Optional.of(new NativeCode("macos", processors));
+  }
+
+  /** What Mach-O calls a processor by a number; empty if it is not known here. */
+  static Optional<String> macProcessor(int type) {
+    return Optional.ofNullable(MACH_PROCESSORS.get(type));
   }
 
   private static Optional<NativeCode> xcoff(int magic) {

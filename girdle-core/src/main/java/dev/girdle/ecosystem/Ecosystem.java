@@ -5,6 +5,7 @@ import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.closure.SideLinkage;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -88,6 +89,7 @@ public interface Ecosystem {
    * Prepares to walk over an application's items.
    *
    * @param application surveyed by this ecosystem
+   * @param choice what the user has chosen, with the target if it is made for one alone
    * @param excluded items that must not be seen, each with the reason
    * @param exact whether it is told which parts of things are asked for, and all that is looked at
    *     in passing, which takes longer
@@ -95,7 +97,11 @@ public interface Ecosystem {
    * @return what the language knows about it
    */
   LanguageModel model(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress);
+      Application application,
+      Choice choice,
+      Map<Item, String> excluded,
+      boolean exact,
+      Progress progress);
 
   /**
    * Takes part in the walk of an application that another language leads, if that holds items of

@@ -3,17 +3,25 @@ package dev.girdle.identity;
 import dev.girdle.app.Identity;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
+import dev.girdle.io.Content;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.WindowsStart;
 import dev.girdle.plan.AppMetadata;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** How the folder of an application shows itself on the systems that it is for. */
 public final class Appearance {
+  /** Larger ones stay as they are: they would have to be held in memory. */
+  private static final int LARGEST_PROGRAM = 64 << 20;
+
   private static final int SHOWN_BY_SYSTEMS = 256;
 
   private final Identity identity;
@@ -109,7 +117,34 @@ public final class Appearance {
           LayoutFile.made(start.label() + ".exe", programs.starter(start), "starts it on Windows")
               .asExecutable());
     }
-    return dressed.plus(files).noticing(notices());
+    return dressed.replacing(ownPrograms(dressed, programs)).plus(files).noticing(notices());
+  }
+
+  /** Programs of the application's own for Windows, if the plan says how they look. */
+  private Map<String, Content> ownPrograms(Layout layout, WindowsPrograms programs) {
+    Map<String, Content> all = new HashMap<>();
+    if (icon.isEmpty() && identity.release().isEmpty() && metadata.title().isEmpty()) {
+      return all;
+    }
+    for (WindowsStart start : layout.starting().programs()) {
+      for (LayoutFile file : layout.files()) {
+        if (start.shown().equals(Optional.of(file.path()))
+            && file.content().size() <= LARGEST_PROGRAM) {
+          bytes(file)
+              .flatMap(b -> programs.dressed(b, start))
+              .ifPresent(b -> all.put(file.path(), Content.of(b)));
+        }
+      }
+    }
+    return all;
+  }
+
+  private static Optional<byte[]> bytes(LayoutFile file) {
+    try {
+      return Optional.of(file.content().bytes(LARGEST_PROGRAM));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private void addBundle(List<LayoutFile> files) {

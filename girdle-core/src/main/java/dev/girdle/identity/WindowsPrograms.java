@@ -63,6 +63,35 @@ public final class WindowsPrograms {
   }
 
   /**
+   * A program of the application's own, with the release of the plan, and with its icon if there is
+   * one. What else it has, such as pictures and texts of its windows, it keeps.
+   *
+   * @param program the program
+   * @param start how it is started
+   * @return its bytes; empty if it is signed, has no room, or is no program for Windows
+   */
+  public Optional<byte[]> dressed(byte[] program, WindowsStart start) {
+    try {
+      PeProgram there = PeProgram.of(program);
+      if (there.isSigned()) {
+        return Optional.empty();
+      }
+      List<Resource> resources = new ArrayList<>();
+      for (Resource one : there.resources()) {
+        boolean isIcon = one.isOf(Resource.ICON) || one.isOf(Resource.ICON_GROUP);
+        if (!one.isOf(Resource.VERSION) && !(isIcon && icon.isPresent())) {
+          resources.add(one);
+        }
+      }
+      icon.ifPresent(i -> resources.addAll(icons(i)));
+      resources.add(Resource.of(Resource.VERSION, ONLY, Resource.ENGLISH, version(start).bytes()));
+      return Optional.of(there.with(resources).bytes());
+    } catch (DamagedCodeException e) {
+      return Optional.empty();
+    }
+  }
+
+  /**
    * A program that unpacks the archive behind it and starts what it held.
    *
    * @param starts the ways to start it, the main one first

@@ -18,6 +18,7 @@ import dev.girdle.java.layout.Unsealed;
 import dev.girdle.java.observe.JavaObservation;
 import dev.girdle.java.survey.JavaSurvey;
 import dev.girdle.java.survey.Recogniser;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -73,7 +74,11 @@ public final class JavaEcosystem implements Ecosystem {
 
   @Override
   public LanguageModel model(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
+      Application application,
+      Choice choice,
+      Map<Item, String> excluded,
+      boolean exact,
+      Progress progress) {
     try {
       return new JavaModel(application, excluded, exact, progress);
     } catch (IOException e) {

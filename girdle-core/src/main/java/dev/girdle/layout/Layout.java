@@ -1,6 +1,7 @@
 package dev.girdle.layout;
 
 import dev.girdle.closure.Ballast;
+import dev.girdle.io.Content;
 import dev.girdle.io.Links;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -123,6 +124,20 @@ public record Layout(
   public Layout plus(List<LayoutFile> more) {
     return new Layout(
         both(files, more), links, folders, recordPath, leftOut, notices, starting, runtime);
+  }
+
+  /**
+   * The same with other bytes in some files.
+   *
+   * @param contents by path of a file
+   * @return a layout
+   */
+  public Layout replacing(Map<String, Content> contents) {
+    List<LayoutFile> all =
+        files.stream()
+            .map(f -> contents.containsKey(f.path()) ? f.with(contents.get(f.path())) : f)
+            .toList();
+    return new Layout(all, links, folders, recordPath, leftOut, notices, starting, runtime);
   }
 
   /**

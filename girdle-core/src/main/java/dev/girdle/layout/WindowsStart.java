@@ -1,6 +1,7 @@
 package dev.girdle.layout;
 
 import dev.girdle.app.LaunchSpec;
+import java.util.Optional;
 
 /**
  * One way to start an application on Windows by a program of its own.
@@ -8,8 +9,32 @@ import dev.girdle.app.LaunchSpec;
  * @param label what the program is called
  * @param opensWindow whether it opens a window of its own, and no console
  * @param orders what it is told
+ * @param shown where in the layout the application has a program of its own for Windows, which is
+ *     to look like the one that starts it; empty if it has none
  */
-public record WindowsStart(String label, boolean opensWindow, Orders orders) {
+public record WindowsStart(
+    String label, boolean opensWindow, Orders orders, Optional<String> shown) {
+  /**
+   * A way to start what is no program for Windows itself.
+   *
+   * @param label what the program is called
+   * @param opensWindow whether it opens a window of its own, and no console
+   * @param orders what it is told
+   */
+  public WindowsStart(String label, boolean opensWindow, Orders orders) {
+    this(label, opensWindow, orders, Optional.empty());
+  }
+
+  /**
+   * The same for an application that is a program for Windows itself.
+   *
+   * @param path of it in the layout
+   * @return a way to start it
+   */
+  public WindowsStart showing(String path) {
+    return new WindowsStart(label, opensWindow, orders, Optional.of(path));
+  }
+
   /**
    * What is the same whatever is started.
    *

@@ -19,6 +19,7 @@ import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.survey.NativeSurvey;
 import dev.girdle.nativeprogram.survey.Recogniser;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
@@ -109,8 +110,12 @@ public final class NativeEcosystem implements Ecosystem {
 
   @Override
   public LanguageModel model(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
-    return new NativeModel(application, excluded);
+      Application application,
+      Choice choice,
+      Map<Item, String> excluded,
+      boolean exact,
+      Progress progress) {
+    return new NativeModel(application, choice.target(), excluded);
   }
 
   @Override

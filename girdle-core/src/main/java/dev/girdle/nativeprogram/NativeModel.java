@@ -13,6 +13,7 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.How;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
+import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.ecosystem.LanguageModel;
@@ -32,12 +33,16 @@ import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.NativeThing;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
+import dev.girdle.nativeprogram.linkage.Runner;
+import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Searches;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemNames;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.plan.Prune;
 import dev.girdle.system.SystemPackage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -61,10 +66,12 @@ final class NativeModel implements LanguageModel {
   private final ReceiversSystem receivers;
   private final NativeRuntime runtime;
   private final SystemRules rules;
+  private final boolean isForLinux;
   private Set<Item> direct;
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
-  NativeModel(Application application, Map<Item, String> excluded) {
+  NativeModel(Application application, Optional<Target> target, Map<Item, String> excluded) {
+    String system = target.map(Target::system).orElse("linux");
     this.files = new NativeFiles(application, excluded.keySet());
     NativeFiles all = new NativeFiles(application, Set.of());
     this.rules = rules(application, all);
@@ -74,8 +81,11 @@ final class NativeModel implements LanguageModel {
             files,
             searches(application, files, rules.search()),
             receivers,
+            system,
+            rules::whereabouts,
             namedBy(files, rules, this::direct));
     this.runtime = new NativeRuntime(files);
+    this.isForLinux = system.equals("linux");
   }
 
   /** The program's own code, and what that is linked with. */
@@ -126,7 +136,8 @@ final class NativeModel implements LanguageModel {
     return item -> {
       boolean isCode = files.head(item).isPresent();
       boolean isOfSystem = Spot.of(item).isOfSystem();
-      ItemDemands named = isOfSystem ? ItemDemands.NONE : reader.read(item, isCode);
+      boolean isNoText = isCode || files.isAssembly(item);
+      ItemDemands named = isOfSystem ? ItemDemands.NONE : reader.read(item, isNoText);
       if (!isCode) {
         return named;
       }
@@ -151,11 +162,48 @@ final class NativeModel implements LanguageModel {
     List<Demand> seeds = new ArrayList<>();
     for (LaunchSpec start : starts) {
       seeds.add(Demand.ofPlan(Thing.FILE, start.entry().name()));
+      files.file(start.entry().name()).ifPresent(i -> seeds.addAll(runBy(i)));
+      files.file(start.entry().name()).ifPresent(i -> seeds.addAll(packagesOf(i)));
       for (String argument : start.arguments()) {
         files.file(argument).ifPresent(i -> seeds.add(demandFor(i, How.PLAN, Strength.SOFT)));
       }
     }
     return seeds;
+  }
+
+  /** All packages of a program, also those that nothing of it asks for by name. */
+  private List<Demand> packagesOf(Item started) {
+    return files.all().stream()
+        .filter(i -> isData(i.component()) && i != started)
+        .map(
+            i ->
+                Demand.of(
+                    Thing.FILE, i.name(), Site.of(started), NativeThing.NEEDS_DATA, Strength.HINT))
+        .toList();
+  }
+
+  /** What runs it, if it is no native program, and what that does not start without. */
+  private List<Demand> runBy(Item item) {
+    try {
+      Optional<Runner> runner = isForLinux ? files.runner(item) : Optional.empty();
+      if (runner.isEmpty() || runner.get().isReceivers()) {
+        return List.of();
+      }
+      String program = runner.get().program();
+      Site site = Site.of(item);
+      List<Demand> demands = new ArrayList<>();
+      demands.add(Demand.of(Thing.FILE, program, site, NativeThing.RUN_BY, Strength.HARD));
+      if (program.equals(Runners.DOTNET_HOST)) {
+        for (Item one : files.below(Paths.folder(program).replaceFirst("/$", ""))) {
+          if (!files.isAssembly(one) || Runners.CORE.equals(Paths.fileName(one.path()))) {
+            demands.add(Demand.of(Thing.FILE, one.name(), site, NativeThing.RUN_BY, Strength.SOFT));
+          }
+        }
+      }
+      return demands;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** The user's own, unless the plan says that content is left out which nothing names. */
@@ -167,10 +215,15 @@ final class NativeModel implements LanguageModel {
         rules.data().neededBy(component.name().replaceFirst("@.*$", "")).stream()
             .flatMap(p -> rules.canonical(p).stream())
             .flatMap(p -> files.at(p).stream())
-            .forEach(i -> demands.add(demandFor(i, NativeThing.NEEDS_DATA, Strength.HINT)));
+            .forEach(i -> demands.add(needed(i, component)));
       }
       return demands;
     };
+  }
+
+  private static Demand needed(Item item, Component by) {
+    Site site = Site.of(by.items().get(0));
+    return Demand.of(Thing.FILE, item.name(), site, NativeThing.NEEDS_DATA, Strength.HINT);
   }
 
   private List<Demand> own(Component component, Prune prune) {

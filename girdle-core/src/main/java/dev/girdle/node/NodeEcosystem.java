@@ -18,6 +18,7 @@ import dev.girdle.node.observe.NodeObservation;
 import dev.girdle.node.pack.NodeLanguage;
 import dev.girdle.node.survey.NodeSurvey;
 import dev.girdle.node.survey.Recogniser;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
@@ -91,7 +92,11 @@ public final class NodeEcosystem implements Ecosystem {
 
   @Override
   public LanguageModel model(
-      Application application, Map<Item, String> excluded, boolean exact, Progress progress) {
+      Application application,
+      Choice choice,
+      Map<Item, String> excluded,
+      boolean exact,
+      Progress progress) {
     return new NodeModel(application, excluded.keySet(), exact);
   }
 

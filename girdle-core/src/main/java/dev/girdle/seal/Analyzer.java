@@ -197,7 +197,8 @@ public final class Analyzer {
   public Overview look(Plan wanted, Application application) {
     Plan plan = settled(wanted, application);
     Excluded excluded = exclude(plan, application);
-    LanguageModel model = language(plan).model(application, excluded.items, false, progress);
+    LanguageModel model =
+        language(plan).model(application, plan.choice(), excluded.items, false, progress);
     return Overview.of(plan, application, excluded.natives, model);
   }
 
@@ -245,7 +246,7 @@ public final class Analyzer {
     Map<Item, String> excluded = found.items;
     Ecosystem ecosystem = language(plan);
     SupportCheck.of(ecosystem, plan);
-    LanguageModel model = ecosystem.model(application, excluded, isExact(plan), progress);
+    LanguageModel model = ecosystem.model(application, choice, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(model.seeds(application.starts()));
     for (NamePattern pattern : choice.always()) {
       Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -43,6 +44,7 @@ public final class PackageDatabase {
   private final Map<String, List<String>> files = new HashMap<>();
   private final Map<String, List<String>> needs = new HashMap<>();
   private final Set<String> ofEverySystem = new HashSet<>();
+  private final Map<String, String> sources = new HashMap<>();
   private Map<String, String> owners;
 
   /**
@@ -98,6 +100,20 @@ public final class PackageDatabase {
   }
 
   /**
+   * Where files of a name lie.
+   *
+   * @param fileName without folders; case does not count
+   * @return paths of files that packages brought, sorted
+   */
+  public List<String> named(String fileName) {
+    String end = "/" + fileName.toLowerCase(Locale.ROOT);
+    return owners().keySet().stream()
+        .filter(p -> p.length() > end.length() && p.toLowerCase(Locale.ROOT).endsWith(end))
+        .sorted()
+        .toList();
+  }
+
+  /**
    * The package of a name.
    *
    * @param name as its system calls it
@@ -143,6 +159,32 @@ public final class PackageDatabase {
     return ofEverySystem.contains(name);
   }
 
+  /**
+   * The installed packages that say they cannot do without one.
+   *
+   * @param name as its system calls it
+   * @return names, sorted
+   */
+  public List<String> madeFor(String name) {
+    owners();
+    return needs.entrySet().stream()
+        .filter(e -> e.getValue().contains(name))
+        .map(Map.Entry::getKey)
+        .sorted()
+        .toList();
+  }
+
+  /**
+   * What a package was made of ({@code Source}, Debian Policy, 5.6.1; {@code o:} of apk).
+   *
+   * @param name as its system calls it
+   * @return the name of its sources; its own if nothing is known
+   */
+  public String sourceOf(String name) {
+    owners();
+    return sources.getOrDefault(name, name);
+  }
+
   private void readDpkg() {
     Map<String, String> wishes = new HashMap<>();
     for (Map<String, String> one :
@@ -151,6 +193,7 @@ public final class PackageDatabase {
       String release = one.getOrDefault("Version", "");
       if (one.getOrDefault("Status", " installed").endsWith(" installed")) {
         packages.computeIfAbsent(name, n -> () -> debian(n, release));
+        sources.put(name, one.getOrDefault("Source", name).replaceFirst(" .*$", ""));
         if (EVERYWHERE.contains(one.getOrDefault("Priority", ""))) {
           ofEverySystem.add(name);
         }
@@ -205,6 +248,7 @@ public final class PackageDatabase {
       String name = "";
       String release = "";
       String licence = "";
+      String source = "";
       String folder = "";
       List<String> its = new ArrayList<>();
       for (String line : paragraph.split("\n")) {
@@ -213,12 +257,14 @@ public final class PackageDatabase {
           case 'P' -> name = value;
           case 'V' -> release = value;
           case 'L' -> licence = value;
+          case 'o' -> source = value;
           case 'F' -> folder = value;
           case 'R' -> its.add("/" + folder + "/" + value);
           default -> {}
         }
       }
       files.put(name, its);
+      sources.put(name, source.isEmpty() ? name : source);
       SystemPackage read =
           new SystemPackage(
               name,

@@ -86,6 +86,16 @@ public final class PeProgram {
   }
 
   /**
+   * Whether somebody has signed it, so that a change would take that away.
+   *
+   * @return true if it has a table of certificates
+   */
+  public boolean isSigned() {
+    ByteBuffer head = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+    return head.getInt(headers.directory(PeHeaders.CERTIFICATES)) != 0;
+  }
+
+  /**
    * The same program with other resources. They go into its last section, which is made if they lie
    * elsewhere. A signature is taken away, since it would be of something else; what stands behind
    * the program stays behind it.

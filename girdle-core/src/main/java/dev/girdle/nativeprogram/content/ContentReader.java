@@ -2,6 +2,7 @@ package dev.girdle.nativeprogram.content;
 
 import dev.girdle.app.Item;
 import dev.girdle.binary.CodeTexts;
+import dev.girdle.binary.assembly.AssemblyReader;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
@@ -18,6 +19,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -32,8 +34,10 @@ public final class ContentReader {
   private static final Pattern LISTS =
       Pattern.compile(
           "(?i)opendir|readdir(?:64)?|scandir(?:64)?|fts_open|FindFirstFile(?:Ex)?[AW]?|enumerateFiles"
-              + "|getDirectoryItems|list_?dir(?:ectory)?|_wfindfirst.*|_findfirst.*|glob(?:64)?");
+              + "|getDirectoryItems|list_?dir(?:ectory)?|_wfindfirst.*|_findfirst.*|glob(?:64)?"
+              + "|(?:Get|Enumerate)(?:Files|FileSystemEntries)");
 
+  private static final Pattern LIST = Pattern.compile(".*\\.deps\\.json");
   private static final Pattern QUOTED = Pattern.compile("[\"'`<>]([^\"'`<>\\n]{2,260})[\"'`<>]");
   private static final Pattern WORD = Pattern.compile("[^\\s\"'`<>|;,=(){}\\[\\]&:]+");
 
@@ -58,27 +62,35 @@ public final class ContentReader {
    * What a file names.
    *
    * @param item any file
-   * @param isCode whether it is native code
+   * @param isCode whether it is native code, or an assembly
    * @return soft demands for files; a folder that is named by code which lists files is demanded as
    *     a whole, and told as an open demand
    * @throws IOException if it cannot be read
    */
   public ItemDemands read(Item item, boolean isCode) throws IOException {
-    if (names.isEmpty() || !isCode && (item.content().size() > LARGEST || isMedia(item))) {
+    // what lists all files that came with something says nothing of whether they are used
+    boolean isList = LIST.matcher(item.path()).matches();
+    if (names.isEmpty()
+        || isList
+        || !isCode && (item.content().size() > LARGEST || isMedia(item))) {
       return ItemDemands.NONE;
     }
     String folder = isCode ? "" : Paths.folder(item.path());
     Map<String, Item> found = new LinkedHashMap<>();
     Set<String> maybe = new LinkedHashSet<>();
     boolean[] lists = new boolean[1];
-    CodeTexts.read(
-        item.content(),
-        3,
+    Consumer<String> each =
         text -> {
           lists[0] |= isCode && LISTS.matcher(text).matches();
           lists[0] |= !isCode && LISTS.matcher(text).find();
           words(text, isCode, folder, found, maybe);
-        });
+        };
+    if (isCode) {
+      CodeTexts.readCode(item.content(), 3, each);
+      AssemblyReader.texts(item.content(), each);
+    } else {
+      CodeTexts.read(item.content(), 3, each);
+    }
     found.remove(item.name());
     List<Demand> demands = new ArrayList<>();
     for (Item named : found.values()) {

@@ -137,11 +137,12 @@ public record CLibrary(
   }
 
   /**
-   * The locale that is the same everywhere.
+   * The locale that is the same everywhere, for systems that do not have it.
    *
+   * @param root a system's root folder
    * @return by paths below the folder of libraries; empty if it is not there
    */
-  Map<String, Path> locale() {
+  static Map<String, Path> locale(Path root) {
     return below(root.resolve("usr/lib/locale/C.utf8"), "locale/C.utf8/");
   }
 

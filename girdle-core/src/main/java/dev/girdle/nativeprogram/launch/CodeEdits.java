@@ -132,6 +132,9 @@ final class CodeEdits {
       }
     }
     ways.add(Placement.way(place, "lib"));
+    if (placement.isCalled(item)) { // loaders count from a link to it, if it is loaded by that
+      ways.add(Placement.way(item.path(), "lib"));
+    }
     return ways.stream().map(w -> w.equals(".") ? "$ORIGIN" : "$ORIGIN/" + w).toList();
   }
 

@@ -3,10 +3,10 @@ package dev.girdle.nativeprogram.launch;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
-import dev.girdle.app.Role;
 import dev.girdle.app.Target;
 import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.StrippedCode;
+import dev.girdle.binary.ThinnedCode;
 import dev.girdle.binary.elf.ElfNames;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
@@ -30,6 +30,7 @@ import dev.girdle.linux.CompiledCode;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
+import dev.girdle.nativeprogram.linkage.Runner;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
@@ -48,6 +49,9 @@ import java.util.TreeSet;
 
 /** Lays a native program out. */
 public final class NativeLayout {
+  private static final String SETTINGS = Spot.SYSTEM + "etc/";
+  private static final String SETTINGS_BESIDE = Spot.SYSTEM + "usr/etc";
+
   private final LayoutRequest request;
   private final NativeFiles files;
   private final String top;
@@ -83,7 +87,7 @@ public final class NativeLayout {
             .toList();
     this.hasContent =
         kept.keySet().stream().anyMatch(i -> !Spot.of(i).isOfSystem() && files.head(i).isEmpty());
-    this.dataOfC = runtime.isPresent() ? dataOfC() : Map.of();
+    this.dataOfC = isLinux && request.shape() == Shape.FOLDER ? dataOfC() : Map.of();
     this.hasPlaces =
         isLinux
             && (hasContent
@@ -162,13 +166,13 @@ public final class NativeLayout {
     return all;
   }
 
-  /** What the C library reads for code that goes along: locales, character sets. */
+  /** What the C library reads for code that goes along: a locale; its own character sets. */
   private Map<String, Path> dataOfC() {
     Map<String, Path> data = new TreeMap<>();
     if (asksForOneOf("setlocale", "newlocale")) {
-      data.putAll(runtime.get().locale());
+      data.putAll(CLibrary.locale(runtime.map(CLibrary::root).orElseGet(files::root)));
     }
-    if (asksForOneOf("iconv_open")) {
+    if (runtime.isPresent() && asksForOneOf("iconv_open")) {
       data.putAll(runtime.get().characterSets());
     }
     return data;
@@ -213,6 +217,17 @@ public final class NativeLayout {
               Places.of(withLinks(links), files.root(), startFolders()),
               "which paths mean what came along"));
     }
+    String owner = runtime.map(CLibrary::title).orElse("");
+    dataOfC.forEach(
+        (path, file) ->
+            all.add(
+                new LayoutFile(
+                    top + Placement.LIB + path,
+                    FolderTree.content(file),
+                    false,
+                    Packing.AS_IT_IS,
+                    owner,
+                    "the C library reads it")));
     boolean isBare = request.shape() == Shape.BARE;
     Layout layout =
         new Layout(
@@ -254,8 +269,7 @@ public final class NativeLayout {
     if (hasContent) {
       folders.add("app");
       for (LaunchSpec start : request.starts()) {
-        String program = program(start);
-        folders.add(program.substring(0, Math.max(0, program.lastIndexOf('/'))));
+        folders.add(Paths.folder(file(start)).replaceFirst("/$", ""));
       }
       folders.removeIf(f -> !f.startsWith("app"));
     }
@@ -273,11 +287,29 @@ public final class NativeLayout {
         FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent();
     return new LayoutFile(
         top + placement.of(item),
-        isLinux ? edits.of(item) : item.content(),
+        content(item),
         isExecutable || files.head(item).isPresent() && isStarted(item),
         Packing.AS_IT_IS,
         component.name(),
         request.reason(item));
+  }
+
+  private Content content(Item item) throws IOException {
+    if (item.path().endsWith(AssemblyList.ENDING)) {
+      String folder = Paths.folder(item.name());
+      return AssemblyList.of(item.content(), name -> !isLeftBehind(folder, name));
+    }
+    if (target.system().equals("macos")) {
+      return ThinnedCode.of(item.content(), target.processor());
+    }
+    return isLinux ? edits.of(item) : item.content();
+  }
+
+  /** Whether a list has a file that is there, and does not go along. */
+  private boolean isLeftBehind(String folder, String name) {
+    return files.called(name).stream()
+        .filter(i -> i.name().startsWith(folder))
+        .anyMatch(i -> !placement.has(i));
   }
 
   private boolean isStarted(Item item) {
@@ -306,11 +338,21 @@ public final class NativeLayout {
                 links.add(new LayoutLink(top + place, leads, "", "leads to what goes along"));
               }
             });
+    for (Item item : kept.keySet()) {
+      if (placement.isCalled(item)) { // runtimes look for it where it lay, and by its name
+        String way = Placement.way(item.path(), placement.of(item));
+        links.add(new LayoutLink(top + item.path(), way, "", "leads to a library"));
+      }
+    }
+    // programs that look for settings by their own path count them from the folder above theirs
+    boolean hasSettings =
+        kept.keySet().stream().anyMatch(i -> placement.of(i).startsWith(SETTINGS));
+    boolean hasOthers =
+        kept.keySet().stream().anyMatch(i -> placement.of(i).startsWith(SETTINGS_BESIDE));
+    if (hasSettings && !hasOthers) {
+      links.add(new LayoutLink(top + SETTINGS_BESIDE, "../etc", "", "settings, by another way"));
+    }
     return target.system().equals("windows") ? List.of() : links;
-  }
-
-  private boolean isInstalled() {
-    return request.application().components().get(0).role() == Role.PROGRAM;
   }
 
   private List<String> notices() {
@@ -353,17 +395,45 @@ public final class NativeLayout {
     return notices;
   }
 
-  private String program(LaunchSpec start) {
+  private StartedProgram program(LaunchSpec start) {
+    String file = file(start);
+    Optional<Runner> runner = Optional.empty();
+    try {
+      Item item = files.file(start.entry().name()).orElseThrow();
+      runner = isLinux ? files.runner(item) : runner;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    String runnerFile =
+        runner
+            .filter(r -> !r.isReceivers())
+            .map(
+                r ->
+                    files
+                        .file(r.program())
+                        .filter(placement::has)
+                        .map(i -> placeOf(i, r.program()))
+                        .orElseThrow(
+                            () -> GirdleException.request(r.program() + " does not go along")))
+            .orElse("");
+    return new StartedProgram(file, runner, runnerFile);
+  }
+
+  /** Some programs do what they are called by, so a link to one is kept. */
+  private String placeOf(Item item, String name) {
+    return name.equals(item.name()) || !name.startsWith("/")
+        ? placement.of(item)
+        : Places.inArtifact(name);
+  }
+
+  private String file(LaunchSpec start) {
     Item item =
         files
             .file(start.entry().name())
             .filter(placement::has)
             .orElseThrow(
                 () -> GirdleException.request(start.entry().name() + " does not go along"));
-    String name = start.entry().name();
-    return name.equals(item.name()) || !isInstalled()
-        ? placement.of(item)
-        : Places.inArtifact(name); // a link to it
+    return placeOf(item, start.entry().name());
   }
 
   private List<LayoutFile> starters(List<LayoutFile> all) {
@@ -372,12 +442,12 @@ public final class NativeLayout {
     SpareLibraries spares = new SpareLibraries(placement.spares(), target);
     for (LaunchSpec start : request.starts()) {
       String bin = top + "bin/" + start.label();
-      String program = program(start);
+      StartedProgram program = program(start);
       NativeStarter starter = new NativeStarter(request.application().identity(), start, program);
       if (target.system().equals("windows")) {
         starters.add(made(bin + ".cmd", starter.windows(), "starts it on Windows, from scripts"));
       } else {
-        boolean isAlone = edits.leftAlone().contains(program);
+        boolean isAlone = edits.leftAlone().contains(program.code());
         starters.add(
             made(bin, starter.unix(needed, isAlone, spares), "starts it on Unix").asExecutable());
       }
@@ -393,10 +463,15 @@ public final class NativeLayout {
   /** What the programs cannot be started without, by paths beside the starters' folder. */
   private List<String> needed(Collection<LayoutFile> all) {
     TreeSet<String> needed = new TreeSet<>();
-    request.starts().forEach(s -> needed.add(program(s)));
+    for (LaunchSpec start : request.starts()) {
+      needed.add(program(start).code());
+      needed.add(file(start));
+    }
+    needed.remove("");
     for (LayoutFile file : all) {
       String path = file.path().substring(top.length());
-      if (path.startsWith(Placement.LIB)) {
+      boolean isLibrary = Paths.folder(path).equals(Placement.LIB);
+      if (isLibrary || path.startsWith(Placement.SPARE)) {
         needed.add(path);
       }
     }
@@ -408,10 +483,10 @@ public final class NativeLayout {
     List<WindowsStart> programs = new ArrayList<>();
     if (target.system().equals("windows")) {
       for (LaunchSpec start : request.starts()) {
-        String program = program(start).replace('/', '\\');
+        String program = file(start).replace('/', '\\');
         Orders orders =
             Orders.NONE.and("file", program).and("program", program).and("word", start.arguments());
-        programs.add(WindowsStart.of(start, orders));
+        programs.add(WindowsStart.of(start, orders).showing(top + file(start)));
       }
     }
     return programs;
@@ -421,7 +496,7 @@ public final class NativeLayout {
     List<LayoutCommand> commands = new ArrayList<>();
     for (LaunchSpec start : request.starts()) {
       List<String> words = new ArrayList<>();
-      words.add(LayoutCommand.PLACE + "/" + program(start));
+      words.addAll(program(start).command(p -> LayoutCommand.PLACE + "/" + p, w -> w));
       words.addAll(start.arguments());
       commands.add(new LayoutCommand(start.label(), words, LayoutCommand.PLACE));
     }
@@ -442,16 +517,6 @@ public final class NativeLayout {
               library.title(),
               name.equals(library.loader()) ? "loads the program" : "the C library"));
     }
-    dataOfC.forEach(
-        (path, file) ->
-            its.add(
-                new LayoutFile(
-                    top + Placement.LIB + path,
-                    FolderTree.content(file),
-                    false,
-                    Packing.AS_IT_IS,
-                    library.title(),
-                    "the C library reads it")));
     its.removeIf(f -> layout.files().stream().anyMatch(o -> o.path().equals(f.path())));
     return layout.with(
         new LayoutRuntime(library.title(), library.release(), "whole", Map.of(), Map.of()), its);

@@ -18,9 +18,9 @@ final class NativeStarter {
 
   private final Identity identity;
   private final LaunchSpec start;
-  private final String program;
+  private final StartedProgram program;
 
-  NativeStarter(Identity identity, LaunchSpec start, String program) {
+  NativeStarter(Identity identity, LaunchSpec start, StartedProgram program) {
     this.identity = identity;
     this.start = start;
     this.program = program;
@@ -38,7 +38,10 @@ final class NativeStarter {
     values.put(
         "FILES", needed.stream().map(ShellWords::quoted).collect(Collectors.joining(" \\\n  ")));
     values.put("LIBRARIES", (isLeftAlone ? LIBRARIES : "") + spares.lookedFor());
-    values.put("PROGRAM", ShellWords.quoted(program));
+    values.put(
+        "COMMAND",
+        program.command(p -> "\"$home/\"" + ShellWords.quoted(p), ShellWords::quoted).stream()
+            .collect(Collectors.joining(" ")));
     values.put("WORDS", ShellWords.behind(start.arguments()));
     values.put("ENVIRONMENT", ShellWords.environment(start));
     values.put("UNIX_HEAD", Template.unixHead());
@@ -47,7 +50,7 @@ final class NativeStarter {
 
   String windows() {
     Map<String, String> values = values();
-    values.put("PROGRAM", program.replace('/', '\\').replace("%", "%%"));
+    values.put("PROGRAM", program.file().replace('/', '\\').replace("%", "%%"));
     values.put("WORDS", BatchWords.behind(start.arguments()));
     values.put("ENVIRONMENT", BatchWords.environment(start));
     values.put("START", start.opensWindow() ? "start \"\" " : "");

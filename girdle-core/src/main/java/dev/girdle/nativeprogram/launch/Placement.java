@@ -6,6 +6,7 @@ import dev.girdle.closure.Reached;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
 import dev.girdle.nativeprogram.linkage.NativeThing;
+import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Spot;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,6 +28,7 @@ final class Placement {
   static final String SPARE = LIB + "spare/";
 
   private final Map<Item, String> places = new HashMap<>();
+  private final Set<Item> called = new HashSet<>();
 
   /**
    * Finds a place for everything.
@@ -38,8 +40,22 @@ final class Placement {
   Placement(Iterable<Item> items, Closure closure, Predicate<Item> isSpare) {
     Set<String> names = new HashSet<>();
     for (Item item : items) {
-      places.put(item, place(item, closure, names, isSpare));
+      String place = place(item, closure, names, isSpare);
+      places.put(item, place);
+      boolean isCalled =
+          closure
+              .reached(item)
+              .filter(r -> r.first().thing().equals(NativeThing.CALLED))
+              .isPresent();
+      if (isCalled && place.startsWith(LIB)) {
+        called.add(item);
+      }
     }
+  }
+
+  /** Whether an item is a library of the system whose functions an assembly calls. */
+  boolean isCalled(Item item) {
+    return called.contains(item);
   }
 
   private static String place(
@@ -52,6 +68,7 @@ final class Placement {
     boolean isLinked =
         reached.isPresent()
             && item.component().role() == dev.girdle.app.Role.LIBRARY
+            && !item.name().startsWith(Runners.DOTNET)
             && isByName(reached.get().first().thing());
     String name = Paths.fileName(item.path());
     // of two with one name, the second keeps its path
@@ -62,7 +79,9 @@ final class Placement {
   }
 
   private static boolean isByName(Thing thing) {
-    return thing.equals(NativeThing.LINKED) || thing.equals(NativeThing.LOADED);
+    return thing.equals(NativeThing.LINKED)
+        || thing.equals(NativeThing.LOADED)
+        || thing.equals(NativeThing.CALLED);
   }
 
   String of(Item item) {

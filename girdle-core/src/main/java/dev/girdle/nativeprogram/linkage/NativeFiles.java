@@ -4,14 +4,18 @@ import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
+import dev.girdle.binary.AssemblyHead;
 import dev.girdle.binary.CodeKind;
 import dev.girdle.binary.LinkReading;
 import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.NativeCode;
+import dev.girdle.binary.assembly.Assembly;
+import dev.girdle.binary.assembly.AssemblyReader;
 import dev.girdle.io.Channels;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Links;
 import dev.girdle.io.Paths;
+import dev.girdle.system.RootFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -35,6 +39,7 @@ public final class NativeFiles {
   private final Map<String, String> links;
   private final Map<Item, Optional<Head>> heads = new ConcurrentHashMap<>();
   private final Map<Item, LinkReading> readings = new ConcurrentHashMap<>();
+  private final Map<Item, Optional<Assembly>> assemblies = new ConcurrentHashMap<>();
 
   /**
    * What the header of native code says.
@@ -195,6 +200,49 @@ public final class NativeFiles {
       return NativeCode.of(head).map(code -> new Head(code, CodeKind.of(head)));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  /**
+   * What a file says of itself as an assembly for .NET.
+   *
+   * @param item any item
+   * @return read once; empty if it is none
+   * @throws dev.girdle.binary.DamagedCodeException if it looks like one and cannot be one
+   * @throws IOException if it cannot be read
+   */
+  public Optional<Assembly> assembly(Item item) throws IOException {
+    Optional<Assembly> known = assemblies.get(item);
+    if (known == null) {
+      known = isAssembly(item) ? AssemblyReader.read(item.content()) : Optional.empty();
+      assemblies.put(item, known);
+    }
+    return known;
+  }
+
+  /**
+   * What runs a file on Linux that is no native program.
+   *
+   * @param item any item
+   * @return empty if the system runs it itself, or nothing does
+   * @throws IOException if it cannot be read
+   */
+  public Optional<Runner> runner(Item item) throws IOException {
+    String stem = item.name().replaceFirst("\\.(?:dll|exe)$", "");
+    boolean isForCore = file(stem + Runners.SETTINGS).isPresent();
+    return Runners.of(item.content(), isForCore, new RootFolder(root()));
+  }
+
+  /**
+   * Whether a file is an assembly that runs wherever there is a runtime for it.
+   *
+   * @param item any item
+   * @return true if so
+   * @throws IOException if it cannot be read
+   */
+  public boolean isAssembly(Item item) throws IOException {
+    try (InputStream in = item.content().open()) {
+      return AssemblyHead.isForAnySystem(in.readNBytes(NativeCode.HEAD));
     }
   }
 

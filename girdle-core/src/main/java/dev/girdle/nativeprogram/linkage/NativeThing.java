@@ -14,6 +14,12 @@ public final class NativeThing {
   /** Releases of symbols that a library has to have. */
   public static final Thing VERSION = new Thing("symbol-version", "symbol version", false);
 
+  /** An assembly for .NET, by its name. */
+  public static final Thing ASSEMBLY = new Thing("assembly", "assembly", false);
+
+  /** A native library whose functions an assembly calls, by the name that stands in it. */
+  public static final Thing CALLED = new Thing("called-library", "library", false);
+
   /** A folder, with all that is in it. */
   public static final Thing FOLDER = new Thing("folder", "folder", false);
 
@@ -22,6 +28,15 @@ public final class NativeThing {
 
   /** Loads a library by a name that stands in it. */
   public static final How LOADS = How.of("loads", "names, as if to load it,", "named by");
+
+  /** Refers to another assembly. */
+  public static final How REFERS = How.of("refers", "refers to", "referred to by");
+
+  /** Calls functions of native code. */
+  public static final How CALLS = How.of("calls", "calls functions of", "called by");
+
+  /** Lies beside something, for it. */
+  public static final How BESIDE = How.of("beside", "has beside it", "beside");
 
   /** Names a file. */
   public static final How NAMES = How.of("names", "names", "named by");

@@ -42,7 +42,7 @@ public final class PackageData {
    * The data that a package needs.
    *
    * @param name of a package
-   * @return paths of files, and of folders among them
+   * @return paths of files, and of links
    */
   public List<String> neededBy(String name) {
     Set<String> data = new TreeSet<>();
@@ -56,14 +56,27 @@ public final class PackageData {
           List<String> its =
               files.stream()
                   .filter(f -> !SystemRules.isForPeople(f))
-                  .filter(f -> !hasPrograms || SHARED.matcher(f).matches())
+                  .filter(f -> !hasPrograms || SHARED.matcher(f).matches() || isSetting(f))
                   .toList();
           data.addAll(its);
           data.addAll(madeBeside(its));
+        } else if (!database.isOfEverySystem(other)) {
+          files.stream().filter(PackageData::isSetting).forEach(data::add);
         }
       }
     }
+    data.removeIf(this::isFolder);
     return List.copyOf(data);
+  }
+
+  /** Packages list the folders that they share with others, too. */
+  private boolean isFolder(String path) {
+    Path there = root.folder().resolve(path.substring(1));
+    return Files.isDirectory(there) && !Files.isSymbolicLink(there);
+  }
+
+  private static boolean isSetting(String path) {
+    return path.startsWith("/etc/") && !SystemRules.isOfTheMachine(path);
   }
 
   private static boolean holds(List<String> files, Pattern pattern) {

@@ -3,9 +3,11 @@ package dev.girdle.nativeprogram.linkage;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Target;
+import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.LinkReading;
 import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.NativeCode;
+import dev.girdle.binary.assembly.Assembly;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.DynamicReference;
@@ -19,10 +21,12 @@ import dev.girdle.io.Paths;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiFunction;
 
 /** The part of native programs in the walk. */
 public final class ProgramLinkage implements Linkage {
@@ -30,6 +34,9 @@ public final class ProgramLinkage implements Linkage {
   private final Map<String, LibrarySearch> searches;
   private final ReceiversSystem receivers;
   private final Content content;
+  private final Assemblies assemblies;
+  private final String system;
+  private final BiFunction<String, NativeCode, Optional<String>> whereabouts;
 
   /** What files name of content, apart from what loaders read. */
   @FunctionalInterface
@@ -50,17 +57,24 @@ public final class ProgramLinkage implements Linkage {
    * @param files all files
    * @param searches by system, how its loader looks for libraries
    * @param receivers what the receiver's system has
+   * @param system where the program is to run
+   * @param whereabouts tells people where something of a name is that code could load
    * @param content reads what files name
    */
   public ProgramLinkage(
       NativeFiles files,
       Map<String, LibrarySearch> searches,
       ReceiversSystem receivers,
+      String system,
+      BiFunction<String, NativeCode, Optional<String>> whereabouts,
       Content content) {
     this.files = files;
     this.searches = Map.copyOf(searches);
     this.receivers = receivers;
     this.content = content;
+    this.assemblies = new Assemblies(files);
+    this.system = system;
+    this.whereabouts = whereabouts;
   }
 
   @Override
@@ -70,7 +84,7 @@ public final class ProgramLinkage implements Linkage {
     }
     Optional<NativeFiles.Head> head = files.head(item);
     if (head.isEmpty()) {
-      return content.named(item);
+      return ofAssembly(item);
     }
     LinkReading reading = files.reading(item);
     if (reading instanceof LinkReading.Unreadable damaged) {
@@ -89,10 +103,27 @@ public final class ProgramLinkage implements Linkage {
     return new ItemDemands(demands, open);
   }
 
+  private ItemDemands ofAssembly(Item item) throws UnreadableItemException, IOException {
+    ItemDemands named = content.named(item);
+    try {
+      Optional<Assembly> assembly = files.assembly(item);
+      if (assembly.isEmpty()) {
+        return named;
+      }
+      List<Demand> demands = new ArrayList<>(assemblies.demands(item, assembly.get()));
+      demands.addAll(named.named());
+      return new ItemDemands(demands, named.open());
+    } catch (DamagedCodeException e) {
+      throw new UnreadableItemException(e.getMessage());
+    }
+  }
+
   /** Content that only travels along is not read: all that it names travels along as well. */
   @Override
   public ItemDemands glance(Item item) throws UnreadableItemException, IOException {
-    return files.head(item).isEmpty() ? ItemDemands.NONE : demandsOf(item);
+    return files.head(item).isPresent() || files.isAssembly(item)
+        ? demandsOf(item)
+        : ItemDemands.NONE;
   }
 
   private void linked(Item item, LinkedCode part, List<Demand> demands) {
@@ -143,6 +174,12 @@ public final class ProgramLinkage implements Linkage {
     if (thing.equals(NativeThing.VERSION)) {
       return version(demand);
     }
+    if (thing.equals(NativeThing.ASSEMBLY)) {
+      return assembly(demand);
+    }
+    if (thing.equals(NativeThing.CALLED)) {
+      return called(demand);
+    }
     if (thing.equals(NativeThing.FOLDER)) {
       List<Item> all = List.copyOf(files.below(demand.name()));
       return all.isEmpty() ? new Answer.Nothing("") : new Answer.Items(all);
@@ -153,16 +190,51 @@ public final class ProgramLinkage implements Linkage {
         .orElseGet(() -> new Answer.Nothing(""));
   }
 
+  /** Which of several systems' libraries is called, code decides when it runs. */
+  private Answer called(Demand demand) throws IOException {
+    List<Item> libraries = assemblies.library(demand.from(), demand.name());
+    if (!libraries.isEmpty()) {
+      return new Answer.Items(libraries);
+    }
+    for (String name : assemblies.meant(demand.from(), demand.name())) {
+      for (String one : List.of(system, "windows", "macos")) {
+        String known = one.equals("windows") ? name.toLowerCase(Locale.ROOT) : name;
+        Optional<Item> theirs = receivers.item(one, one.equals("macos") ? demand.name() : known);
+        if (theirs.isPresent()) {
+          return new Answer.Items(List.of(theirs.get()));
+        }
+      }
+    }
+    return new Answer.Nothing("");
+  }
+
+  /** What a runtime brings that is not there is the receiver's. */
+  private Answer assembly(Demand demand) {
+    List<Item> found = assemblies.named(demand.from(), demand.name());
+    if (!found.isEmpty()) {
+      return new Answer.Items(found);
+    }
+    return Assemblies.isOfRuntime(demand.name())
+        ? new Answer.Items(List.of(receivers.ofDotNet(demand.name())))
+        : new Answer.Nothing("");
+  }
+
   private Answer library(Item asker, String name) throws IOException {
     Optional<Item> found = libraryItem(asker, name);
     if (found.isPresent()) {
       return new Answer.Items(List.of(found.get()));
     }
-    String system = files.head(asker).orElseThrow().code().system();
-    Optional<Item> theirs = receivers.item(system, name);
+    String its = files.head(asker).orElseThrow().code().system();
+    Optional<Item> theirs = receivers.item(its, name);
     return theirs
         .<Answer>map(i -> new Answer.Items(List.of(i)))
-        .orElseGet(() -> new Answer.Nothing(receivers.advice(system, name)));
+        .orElseGet(() -> new Answer.Nothing(advice(asker, name)));
+  }
+
+  private String advice(Item asker, String name) {
+    NativeCode code = files.head(asker).orElseThrow().code();
+    String known = receivers.advice(code.system(), name);
+    return known.isEmpty() ? whereabouts.apply(name, code).orElse("") : known;
   }
 
   /**
@@ -236,7 +308,10 @@ public final class ProgramLinkage implements Linkage {
   public String scopeOf(Demand demand) {
     Item from = demand.from();
     boolean isAsked =
-        demand.thing().equals(NativeThing.LINKED) || demand.thing().equals(NativeThing.VERSION);
+        demand.thing().equals(NativeThing.LINKED)
+            || demand.thing().equals(NativeThing.VERSION)
+            || demand.thing().equals(NativeThing.ASSEMBLY)
+            || demand.thing().equals(NativeThing.CALLED);
     // what is found by a name depends on what the asker says of where to look
     return isAsked && from != null ? from.component().name() + "/" + from.path() : "";
   }
@@ -244,7 +319,22 @@ public final class ProgramLinkage implements Linkage {
   /** What the system's own libraries ask for is there: they run on it. */
   @Override
   public boolean isSure(Demand demand, Strength reach) {
-    return demand.asker().isPresent();
+    boolean isAssembly = demand.thing().equals(NativeThing.ASSEMBLY);
+    // who may not even be loaded may miss what it is linked with
+    return demand.asker().isPresent()
+        && reach == Strength.HARD
+        && (!isAssembly || isProgram(demand.from()));
+  }
+
+  /**
+   * An assembly is only looked for when something of it is used, which a program's own parts are.
+   */
+  private boolean isProgram(Item item) {
+    try {
+      return files.assembly(item).filter(Assembly::canStart).isPresent();
+    } catch (IOException e) {
+      return false;
+    }
   }
 
   @Override

@@ -111,6 +111,11 @@ public final class ReceiversSystem {
         || files.called(Paths.fileName(name)).stream().anyMatch(i -> whyTheirsFirst(i).isPresent());
   }
 
+  /** What stands for an assembly that comes with .NET, where that is the receiver's. */
+  Item ofDotNet(String name) {
+    return standing(".NET", name);
+  }
+
   /** What is known of a library that is not there. */
   String advice(String system, String name) {
     return SystemsOwn.of(system).advice(name);

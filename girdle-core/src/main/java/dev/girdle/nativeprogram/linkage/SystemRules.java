@@ -267,6 +267,48 @@ public final class SystemRules {
     return Optional.empty();
   }
 
+  /**
+   * The library of the system that a name means which is looked for while the program runs.
+   *
+   * @param spot where the asker lies
+   * @param name the library's name
+   * @return its path; empty if the system has none that runs on the target
+   * @throws IOException if something cannot be read
+   */
+  public Optional<String> library(Spot spot, String name) throws IOException {
+    return library(spot, LinkedCode.NOTHING, name);
+  }
+
+  /**
+   * Where on the system something of a library's name is that can be loaded by an asker, though its
+   * loader does not look there.
+   *
+   * @param name of the library
+   * @param asker for which systems and processors the asker is
+   * @return for people; empty if there is none
+   */
+  public Optional<String> whereabouts(String name, NativeCode asker) {
+    synchronized (database) {
+      for (String path : database.named(Paths.fileName(name))) {
+        Optional<Path> file = root.file(path);
+        try {
+          if (file.isPresent()
+              && NativeCode.of(FolderTree.content(file.get()))
+                  .filter(c -> c.system().equals(asker.system()))
+                  .filter(c -> c.processors().stream().anyMatch(asker.processors()::contains))
+                  .isPresent()) {
+            String owner =
+                database.of(Set.of(path)).map(p -> " of the package " + p.name()).orElse("");
+            return Optional.of(path + owner + " is called so: --with " + path);
+          }
+        } catch (IOException e) {
+          continue; // what cannot be read is of no help
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
   private boolean isForTarget(Path file) throws IOException {
     return NativeCode.of(FolderTree.content(file))
         .filter(c -> target.runs(c.system(), c.processors()))
@@ -294,7 +336,7 @@ public final class SystemRules {
   private void path(
       Spot spot, Optional<String> owner, boolean isDirect, String path, Map<String, Boolean> found)
       throws IOException {
-    if (OF_THE_MACHINE.matcher(path).matches() || path.contains("/..")) {
+    if (isOfTheMachine(path) || path.contains("/..")) {
       return;
     }
     Optional<Path> there = root.find(path);
@@ -313,6 +355,11 @@ public final class SystemRules {
     } else if (Files.isDirectory(there.get()) && isDeep(path)) {
       folder(isOwn, owner, isDirect, path, found);
     }
+  }
+
+  /** Whether a path differs from machine to machine, or is for what no program brings. */
+  static boolean isOfTheMachine(String path) {
+    return OF_THE_MACHINE.matcher(path).matches();
   }
 
   private static boolean isDeep(String path) {

@@ -56,13 +56,19 @@ final class EntryChoice implements Starts.Choice {
     return paths().stream().map(p -> NativeSurvey.entry(p, programs.get(p), component(p))).toList();
   }
 
+  private static boolean isScript(Programs program) {
+    return program.code().isEmpty() && !program.isAssembly();
+  }
+
   private String component(String path) {
     return path.startsWith("/") ? "package" : name;
   }
 
   private List<String> paths() {
     List<String> paths = new ArrayList<>(programs.keySet());
-    paths.removeIf(p -> programs.get(p).code().isEmpty() && !only.equals(Optional.of(p)));
+    boolean hasCode =
+        programs.values().stream().anyMatch(p -> p.code().isPresent() || p.isAssembly());
+    paths.removeIf(p -> hasCode && isScript(programs.get(p)) && !only.equals(Optional.of(p)));
     paths.sort(
         Comparator.comparing((String p) -> !only.equals(Optional.of(p)))
             .thenComparing(p -> !isForTarget(p))
@@ -74,8 +80,11 @@ final class EntryChoice implements Starts.Choice {
   }
 
   private boolean isForTarget(String path) {
-    return programs
-        .get(path)
+    Programs program = programs.get(path);
+    if (program.code().isEmpty()) {
+      return true; // something else runs it
+    }
+    return program
         .code()
         .filter(c -> target.filter(t -> Target.of(t).runs(c.system(), c.processors())).isPresent())
         .isPresent();

@@ -19,6 +19,8 @@ import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
+import dev.girdle.nativeprogram.linkage.Runner;
+import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.plan.Source;
@@ -28,10 +30,13 @@ import dev.girdle.system.SystemPackage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -50,6 +55,10 @@ public final class NativeSurvey {
   private static final Pattern ASIDE =
       Pattern.compile("(?:^|/)(\\.git|\\.hg|\\.svn|\\.vscode|\\.idea|__MACOSX)/.*");
 
+  /** Parts that only those need who build or mend programs. */
+  private static final Pattern FOR_BUILDERS =
+      Pattern.compile(".*-(?:dev|dbg|dbgsym|doc|docs|examples|tests?)");
+
   private final Source source;
   private final Path app;
   private final List<String> notices = new ArrayList<>();
@@ -57,6 +66,7 @@ public final class NativeSurvey {
   private final Map<String, SetAside> setAside = new TreeMap<>();
   private final Map<String, Programs> programs = new LinkedHashMap<>();
   private final List<String> ownLinks = new ArrayList<>();
+  private final Set<String> ofPackages = new HashSet<>();
   private Map<String, String> links = Map.of();
 
   private NativeSurvey(Source source) {
@@ -116,7 +126,8 @@ public final class NativeSurvey {
       own(identity, List.of(new TreeFile(only.get(), FolderTree.content(app))));
     }
     if (installed.isPresent()) {
-      ofPackage(installed.get(), guess);
+      SystemRules rules = new SystemRules(Path.of("/"), guess, Optional.empty());
+      ofPackages(Set.of(installed.get().name()), rules);
     }
     if (only.isPresent() && installed.isPresent()) {
       Programs started = programs.get(real.toString());
@@ -143,7 +154,7 @@ public final class NativeSurvey {
     }
     if (target.filter(t -> t.system().equals("linux")).isPresent()) {
       progress.at("looking for what it needs of the system", 0, 0);
-      addSystem(target.get(), folder, installed);
+      addSystem(target.get(), folder, starts);
     }
     return new Application(
         app.toString(),
@@ -246,6 +257,48 @@ public final class NativeSurvey {
         (a, b) -> new SetAside(place, why, a.bytes() + b.bytes()));
   }
 
+  /** Libraries for Windows and macOS that the user names lie beside what is started. */
+  private List<TreeFile> besideProgram(List<TreeFile> files) throws IOException {
+    Set<String> paths = new HashSet<>();
+    files.forEach(f -> paths.add(f.path()));
+    String folder =
+        programs.entrySet().stream()
+            .filter(e -> e.getValue().code().filter(c -> !c.system().equals("linux")).isPresent())
+            .map(e -> Paths.folder(e.getKey()))
+            .findFirst()
+            .orElse("");
+    List<TreeFile> more = new ArrayList<>();
+    for (Path one : source.with()) {
+      String path = folder + one.getFileName();
+      if (isForAnotherSystem(one) && paths.add(path)) {
+        more.add(new TreeFile(path, FolderTree.content(one)));
+      }
+    }
+    return more;
+  }
+
+  /**
+   * A program that only starts an assembly with a runtime of the receiver's stands for that; so
+   * does an assembly with settings that say it can be started.
+   */
+  private void assemblies(List<TreeFile> files) {
+    Set<String> paths = new HashSet<>();
+    files.forEach(f -> paths.add(f.path()));
+    for (String path : paths) {
+      String stem = path.replaceFirst("\\" + Runners.SETTINGS + "$", "");
+      if (!stem.equals(path) && paths.contains(stem + ".dll")) {
+        boolean bringsRuntime = paths.contains(Paths.folder(path) + "libhostfxr.so");
+        Programs host = programs.get(stem);
+        boolean isForLinux =
+            host == null || host.code().filter(c -> c.system().equals("linux")).isPresent();
+        if (!bringsRuntime && isForLinux) {
+          programs.remove(stem);
+          programs.put(stem + ".dll", new Programs(Optional.empty(), Optional.of(".NET"), true));
+        }
+      }
+    }
+  }
+
   private void own(Identity identity, List<TreeFile> files) throws IOException {
     if (files.isEmpty()) {
       throw GirdleException.application(app + " holds no files");
@@ -258,6 +311,9 @@ public final class NativeSurvey {
         Programs.of(file.path(), file.content()).ifPresent(p -> programs.put(file.path(), p));
       }
     }
+    assemblies(files);
+    List<TreeFile> all = new ArrayList<>(files);
+    all.addAll(besideProgram(files));
     components.add(
         new Component(
             identity.name(),
@@ -266,16 +322,15 @@ public final class NativeSurvey {
             identity.release().orElse(null),
             null,
             "handed over",
-            new SubTree(files, List.of()),
+            new SubTree(all, List.of()),
             path -> path));
   }
 
-  /** All that a package brought, but what tells people of it. */
-  private void ofPackage(SystemPackage one, Target target) throws IOException {
-    SystemRules rules = new SystemRules(Path.of("/"), target, Optional.empty());
+  /**
+   * All that a package brought, but what tells people of it; its links to some files stay links.
+   */
+  private void ofPackage(SystemPackage one, SystemRules rules, Set<String> own) throws IOException {
     List<TreeFile> files = new ArrayList<>();
-    Set<String> own = new HashSet<>();
-    rules.database().files(one.name()).forEach(f -> rules.canonical(f).ifPresent(own::add));
     Map<String, String> kept = new TreeMap<>(links);
     List<String> all = new ArrayList<>(rules.database().files(one.name()));
     all.addAll(rules.data().madeBeside(all));
@@ -286,11 +341,16 @@ public final class NativeSurvey {
         kept.putIfAbsent(rules.canonical(path).orElse(path), link.get());
         continue;
       }
-      if (rules.canonical(path).flatMap(rules::folderBehind).isPresent()) {
+      // systems that merged their folders have links for /bin and /lib, which no package means
+      boolean isDeep = path.chars().filter(c -> c == '/').count() >= 3;
+      if (isDeep && rules.canonical(path).flatMap(rules::folderBehind).isPresent()) {
         ownLinks.add(path);
       }
       if (file.isPresent() && !SystemRules.isForPeople(path)) {
         String at = rules.canonical(path).orElse(path);
+        if (!ofPackages.add(at)) {
+          continue; // made of several packages, in a folder that they share
+        }
         files.add(new TreeFile(Spot.SYSTEM + at.substring(1), FolderTree.content(file.get())));
         if (Files.isExecutable(file.get())) {
           Programs.of(path, FolderTree.content(file.get())).ifPresent(p -> programs.put(at, p));
@@ -310,23 +370,28 @@ public final class NativeSurvey {
             path -> path.substring(Spot.SYSTEM.length() - 1)));
   }
 
-  private void addSystem(Target target, Optional<Path> folder, Optional<SystemPackage> installed)
+  private void addSystem(Target target, Optional<Path> folder, List<LaunchSpec> starts)
       throws IOException {
-    SystemParts parts = new SystemParts(new SystemRules(root(source), target, folder));
+    SystemRules rules = new SystemRules(root(source), target, folder);
+    SystemParts parts = new SystemParts(rules);
+    for (LaunchSpec start : starts) {
+      addRunner(start, rules, parts);
+    }
+    Set<String> known = new HashSet<>();
     for (Component component : List.copyOf(components)) {
-      component
-          .items()
-          .forEach(
-              i -> {
-                if (Spot.of(i).isOfSystem()) {
-                  parts.takeOwn(i.name());
-                } else {
-                  parts.ask(i.path(), i.content());
-                }
-              });
+      known.add(component.name());
+      for (Item item : component.items()) {
+        if (Spot.of(item).isOfSystem()) {
+          parts.askOwn(item.name());
+        } else {
+          parts.ask(item.path(), item.content());
+        }
+      }
     }
     for (Path more : source.with()) {
-      if (Files.isDirectory(more)) {
+      if (DotNetHome.isOne(more) || isForAnotherSystem(more)) {
+        continue; // only what is asked for of it; what lies beside the program
+      } else if (Files.isDirectory(more)) {
         parts.takeFolder(more.toRealPath().toString());
       } else {
         parts.takeOwn(more.toRealPath().toString());
@@ -338,10 +403,92 @@ public final class NativeSurvey {
     both.putAll(parts.links());
     links = both;
     for (Component one : all) {
-      if (installed.filter(p -> p.label().equals(one.name())).isEmpty()) {
+      if (!known.contains(one.name())) {
         components.add(one);
       }
     }
+  }
+
+  private static boolean isForAnotherSystem(Path file) throws IOException {
+    return Files.isRegularFile(file)
+        && NativeCode.of(FolderTree.content(file))
+            .filter(c -> !c.system().equals("linux"))
+            .isPresent();
+  }
+
+  /** What runs what is started, if that is no native program: all that its package brought. */
+  private void addRunner(LaunchSpec start, SystemRules rules, SystemParts parts)
+      throws IOException {
+    Optional<Item> item = own(start.entry().name());
+    if (item.isEmpty()) {
+      return;
+    }
+    String stem = item.get().path().replaceFirst("\\.(?:dll|exe)$", "");
+    Optional<Item> settings = own(stem + Runners.SETTINGS);
+    Optional<Runner> runner = Runners.of(item.get().content(), settings.isPresent(), rules.root());
+    if (runner.isEmpty() || runner.get().isReceivers()) {
+      return;
+    }
+    String program = runner.get().program();
+    if (program.equals(Runners.DOTNET_HOST)) {
+      Optional<DotNetHome> home = DotNetHome.find(rules.root(), source.with());
+      if (home.isPresent()) {
+        home.get().parts(settings.get().content()).forEach(parts::takeAs);
+      }
+      return;
+    }
+    if (program.equals(Runners.MONO)) {
+      parts.followAssemblies();
+    }
+    Set<String> packages = new LinkedHashSet<>();
+    rules.owner(program).map(SystemPackage::name).ifPresent(packages::add);
+    rules
+        .root()
+        .file(program)
+        .map(rules.root()::pathOf)
+        .flatMap(rules::owner)
+        .map(SystemPackage::name)
+        .ifPresent(packages::add);
+    ofPackages(packages, rules);
+  }
+
+  /**
+   * Packages, with those that they need, or that need them, and that were made of the same sources:
+   * one program in several parts.
+   */
+  private void ofPackages(Set<String> packages, SystemRules rules) throws IOException {
+    Set<String> all = new LinkedHashSet<>();
+    Deque<String> open = new ArrayDeque<>(packages);
+    while (!open.isEmpty()) {
+      String one = open.pop();
+      if (all.add(one)) {
+        String source = rules.database().sourceOf(one);
+        rules.database().needs(one).stream()
+            .filter(o -> rules.database().sourceOf(o).equals(source))
+            .forEach(open::add);
+        rules.database().madeFor(one).stream()
+            .filter(o -> rules.database().sourceOf(o).equals(source))
+            .filter(o -> !FOR_BUILDERS.matcher(o).matches())
+            .forEach(open::add);
+      }
+    }
+    Set<String> files = files(all, rules);
+    for (String one : all) {
+      ofPackage(rules.database().called(one).orElseThrow(), rules, files);
+    }
+  }
+
+  /** The files of packages, by folders that are no links. */
+  private static Set<String> files(Set<String> packages, SystemRules rules) {
+    Set<String> files = new HashSet<>();
+    for (String one : packages) {
+      rules.database().files(one).forEach(f -> rules.canonical(f).ifPresent(files::add));
+    }
+    return files;
+  }
+
+  private Optional<Item> own(String path) {
+    return components.get(0).items().stream().filter(i -> i.name().equals(path)).findFirst();
   }
 
   /** What can be started, for plans and messages. */

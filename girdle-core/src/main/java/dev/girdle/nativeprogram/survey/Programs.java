@@ -1,9 +1,11 @@
 package dev.girdle.nativeprogram.survey;
 
+import dev.girdle.binary.AssemblyHead;
 import dev.girdle.binary.CodeKind;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
+import dev.girdle.nativeprogram.linkage.Runners;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Locale;
@@ -13,10 +15,11 @@ import java.util.regex.Pattern;
 /**
  * Whether files can be started.
  *
- * @param code for which system and processor it is; empty for a script
- * @param interpreter what runs it, for a script
+ * @param code for which system and processor it is; empty for what something else runs
+ * @param interpreter what runs it, for people
+ * @param isAssembly whether it is an assembly for .NET
  */
-record Programs(Optional<NativeCode> code, Optional<String> interpreter) {
+record Programs(Optional<NativeCode> code, Optional<String> interpreter, boolean isAssembly) {
   private static final Pattern LIBRARY = Pattern.compile(".*\\.(?:so(?:\\.[0-9.]+)?|dylib|bundle)");
 
   /** What helps a program and is not what users start. */
@@ -30,16 +33,21 @@ record Programs(Optional<NativeCode> code, Optional<String> interpreter) {
     try (InputStream in = content.open()) {
       head = in.readNBytes(NativeCode.HEAD);
     }
+    if (AssemblyHead.isForAnySystem(head)) {
+      return CodeKind.of(head) == CodeKind.PROGRAM
+          ? Optional.of(new Programs(Optional.empty(), Optional.of(".NET"), true))
+          : Optional.empty();
+    }
     Optional<NativeCode> code = NativeCode.of(head);
     if (code.isPresent()) {
       boolean isLibrary = LIBRARY.matcher(path.toLowerCase(Locale.ROOT)).matches();
       boolean isProgram = CodeKind.of(head) == CodeKind.PROGRAM && !isLibrary;
       boolean isStatic = !isLibrary && isStaticProgram(path, head);
       return isProgram || isStatic
-          ? Optional.of(new Programs(code, Optional.empty()))
+          ? Optional.of(new Programs(code, Optional.empty(), false))
           : Optional.empty();
     }
-    return interpreter(head).map(i -> new Programs(Optional.empty(), Optional.of(i)));
+    return Runners.firstLine(head).map(i -> new Programs(Optional.empty(), Optional.of(i), false));
   }
 
   /**
@@ -54,25 +62,14 @@ record Programs(Optional<NativeCode> code, Optional<String> interpreter) {
     return hasStart && !Paths.fileName(path).contains(".");
   }
 
-  /** What the first line of a script says ({@code execve(2)}, "Interpreter scripts"). */
-  static Optional<String> interpreter(byte[] head) {
-    if (head.length < 4 || head[0] != '#' || head[1] != '!') {
-      return Optional.empty();
-    }
-    int end = 2;
-    while (end < head.length && head[end] != '\n') {
-      end++;
-    }
-    String line = new String(head, 2, end - 2, java.nio.charset.StandardCharsets.UTF_8).strip();
-    return line.startsWith("/") ? Optional.of(line) : Optional.empty();
-  }
-
   static boolean isHelper(String path) {
     return HELPER.matcher(Paths.fileName(path)).matches();
   }
 
   String text() {
     return code.map(c -> "a program for " + c.text())
-        .orElseGet(() -> "a script that is run by " + interpreter.orElseThrow());
+        .orElseGet(
+            () ->
+                isAssembly ? "a program for .NET" : "a script that is run by " + interpreter.get());
   }
 }

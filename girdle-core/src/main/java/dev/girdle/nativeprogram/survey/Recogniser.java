@@ -32,13 +32,15 @@ public final class Recogniser {
           .map(
               p ->
                   new Recognition(
-                      p.code().isPresent() ? Certainty.CERTAIN : Certainty.POSSIBLE,
+                      p.code().isPresent() || p.isAssembly()
+                          ? Certainty.CERTAIN
+                          : Certainty.POSSIBLE,
                       "it is " + p.text()));
     }
     for (String folder : FOLDERS) {
       for (Path file : files(app.resolve(folder))) {
         Optional<Programs> found = program(file);
-        if (found.isPresent() && found.get().code().isPresent()) {
+        if (found.isPresent() && (found.get().code().isPresent() || found.get().isAssembly())) {
           String name = app.relativize(file).toString();
           return Optional.of(new Recognition(Certainty.LIKELY, name + " is " + found.get().text()));
         }

@@ -2,17 +2,25 @@ package dev.girdle.nativeprogram.survey;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Role;
+import dev.girdle.binary.AssemblyHead;
+import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.LinkedCode;
+import dev.girdle.binary.NativeCode;
+import dev.girdle.binary.assembly.Assembly;
+import dev.girdle.binary.assembly.AssemblyReader;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
+import dev.girdle.nativeprogram.linkage.Assemblies;
+import dev.girdle.nativeprogram.linkage.LibraryMap;
 import dev.girdle.nativeprogram.linkage.ReceiversLibraries;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.system.SystemPackage;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -36,6 +44,9 @@ final class SystemParts {
   private final Map<String, String> links = new TreeMap<>();
   private final Deque<Asker> queue = new ArrayDeque<>();
   private final Set<String> withData = new HashSet<>();
+  private final Set<String> known = new HashSet<>();
+  private final LibraryMap libraryMap = new LibraryMap();
+  private boolean hasMono;
 
   /** Code that asks. */
   private record Asker(Spot spot, Content content, Nearness nearness) {}
@@ -52,12 +63,21 @@ final class SystemParts {
   }
 
   /** A file of the user's own that may ask for parts of the system. */
-  void ask(String path, Content content) {
+  void ask(String path, Content content) throws IOException {
+    if (path.endsWith(".dll.config") || path.endsWith(".exe.config")) {
+      libraryMap.add(content);
+    }
     queue.add(new Asker(new Spot(false, path), content, Nearness.OWN));
   }
 
   /** A file of the system that is the program's own. */
   void takeOwn(String path) {
+    take(path, Nearness.OWN);
+  }
+
+  /** One that is already in another component, and only asks. */
+  void askOwn(String path) {
+    rules.canonical(path).ifPresent(known::add);
     take(path, Nearness.OWN);
   }
 
@@ -116,6 +136,9 @@ final class SystemParts {
     }
     Map<String, List<String>> byPackage = new TreeMap<>();
     for (String path : taken.keySet()) {
+      if (known.contains(path)) {
+        continue;
+      }
       SystemPackage owner = owners.get(path);
       String label = owner == null ? "system" : owner.label();
       byPackage.computeIfAbsent(label, l -> new ArrayList<>()).add(path);
@@ -125,9 +148,29 @@ final class SystemParts {
     return components;
   }
 
+  /** From now on, what assemblies refer to is looked for where Mono has it. */
+  void followAssemblies() throws IOException {
+    hasMono = true;
+    Optional<Path> settings = rules.root().file(LibraryMap.OF_MONO);
+    if (settings.isPresent()) {
+      libraryMap.add(FolderTree.content(settings.get()));
+    }
+  }
+
+  /** Takes a file along that goes to another place. */
+  void takeAs(String path, Path file) {
+    if (taken.putIfAbsent(path, file) == null) {
+      Content content = FolderTree.content(file);
+      queue.add(new Asker(new Spot(true, path.substring(1)), content, Nearness.FAR));
+    }
+  }
+
   private void follow(Asker asker) throws IOException {
     Optional<LinkedCode> code = rules.read(asker.content);
     if (code.isEmpty()) {
+      if (hasMono) {
+        followAssembly(asker);
+      }
       return;
     }
     for (LinkedCode.Needed needed : code.get().needed()) {
@@ -140,6 +183,34 @@ final class SystemParts {
         .namedBy(asker.spot, asker.content, code.get(), asker.nearness != Nearness.FAR)
         .keySet()
         .forEach(this::take);
+  }
+
+  private void followAssembly(Asker asker) throws IOException {
+    byte[] head;
+    try (InputStream in = asker.content.open()) {
+      head = in.readNBytes(NativeCode.HEAD);
+    }
+    if (!AssemblyHead.isForAnySystem(head)) {
+      return;
+    }
+    try {
+      Optional<Assembly> assembly = AssemblyReader.read(asker.content);
+      if (assembly.isPresent()) {
+        assembly
+            .get()
+            .references()
+            .forEach(r -> MonoFolders.of(rules.root(), r.name()).forEach(this::take));
+        for (String name : assembly.get().natives()) {
+          List<String> all = new ArrayList<>(Assemblies.variants(name));
+          libraryMap.of(name).forEach(t -> all.add(Paths.fileName(t)));
+          for (String one : all) {
+            rules.library(asker.spot, one).ifPresent(this::take);
+          }
+        }
+      }
+    } catch (DamagedCodeException e) {
+      return; // the walk tells that
+    }
   }
 
   private Component component(String label, List<String> paths) {
