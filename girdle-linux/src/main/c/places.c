@@ -418,26 +418,63 @@ SHOWN char *bindtextdomain(const char *domain, const char *path) {
  * What the C library reads itself when it comes along: locales and character sets. It asks variables
  * for their places, so these are there as long as it asks, and no child hears of them.
  */
-extern char *getenv(const char *name);
-extern int setenv(const char *name, const char *value, int replace);
-extern int unsetenv(const char *name);
+extern char **environ __attribute__((weak));
 
-/* Lets a variable name a folder beside this library; whether it does, so that it has to go again. */
+enum { MOST_VARIABLES = 2000 };
+
+static char lent_text[PATH_ROOM];
+static char *lent[MOST_VARIABLES];
+static char **before_lent;
+
+static int is_set(const char *variable, size_t length) {
+  for (char **one = environ; *one; one++) {
+    if (begins(*one, variable, length)) {
+      return 1;
+    }
+  }
+  return 0;
+}
+
+/*
+ * Lets a variable name a folder beside this library, in a list of variables that is there only until
+ * take_back(): programs that keep the list themselves would take it amiss if it was changed. Whether
+ * it does.
+ */
 static int lend(const char *variable, const char *folder) {
   char path[PATH_ROOM];
-  if (!has_places() || getenv(variable) || !ours(path, "lib", folder)) {
+  size_t length = length_of(variable);
+  if (!&environ || !environ || !has_places() || is_set(variable, length) || !ours(path, "lib", folder)) {
     return 0;
   }
-  return setenv(variable, path, 1) == 0;
+  size_t end = append(lent_text, 0, PATH_ROOM, variable);
+  if (append(lent_text, end, PATH_ROOM, path) >= PATH_ROOM) {
+    return 0;
+  }
+  size_t count = 0;
+  for (; environ[count]; count++) {
+    if (count + 2 >= MOST_VARIABLES) {
+      return 0;
+    }
+    lent[count + 1] = environ[count];
+  }
+  lent[0] = lent_text;
+  lent[count + 1] = NULL;
+  before_lent = environ;
+  environ = lent;
+  return 1;
+}
+
+static void take_back(void) {
+  environ = before_lent;
 }
 
 SHOWN char *setlocale(int category, const char *name) {
   static void *known;
   char *(*next)(int, const char *) = next_of(&known, "setlocale");
   char *set = is_missing(next) ? NULL : next(category, name);
-  if (!set && next && name && lend("LOCPATH", "locale")) {
+  if (!set && next && name && lend("LOCPATH=", "locale")) {
     set = next(category, name);
-    unsetenv("LOCPATH");
+    take_back();
   }
   return set;
 }
@@ -446,9 +483,9 @@ SHOWN void *newlocale(int mask, const char *name, void *base) {
   static void *known;
   void *(*next)(int, const char *, void *) = next_of(&known, "newlocale");
   void *made = is_missing(next) ? NULL : next(mask, name, base);
-  if (!made && next && name && lend("LOCPATH", "locale")) {
+  if (!made && next && name && lend("LOCPATH=", "locale")) {
     made = next(mask, name, base);
-    unsetenv("LOCPATH");
+    take_back();
   }
   return made;
 }
@@ -460,16 +497,14 @@ SHOWN void *newlocale(int mask, const char *name, void *base) {
 static void read_character_sets(void) {
   void *(*open_one)(const char *, const char *) = dlsym(NEXT, "iconv_open");
   int (*close_one)(void *) = dlsym(NEXT, "iconv_close");
-  if (open_one && close_one && lend("GCONV_PATH", "gconv")) {
+  if (open_one && close_one && lend("GCONV_PATH=", "gconv")) {
     void *one = open_one("UTF-8", "UTF-16");
-    unsetenv("GCONV_PATH");
+    take_back();
     if (one != NEXT) {
       close_one(one);
     }
   }
 }
-
-extern char **environ __attribute__((weak));
 
 /* What stands behind the starter's folders in a list of them; NULL if it told of none. */
 static char *behind_spares(char *list) {

@@ -100,6 +100,34 @@ final class NativeRuntime implements RuntimeModel {
                 });
       }
     }
+    warnings.addAll(leastRelease(closure));
     return warnings;
+  }
+
+  /** For Windows and macOS, whose releases stand in the headers of code. */
+  private List<String> leastRelease(Closure closure) {
+    String newest = "";
+    String because = "";
+    String system = "";
+    for (Reached reached : closure.reached()) {
+      Item item = reached.item();
+      boolean isOwn = files.file(item.name()).filter(i -> i == item).isPresent();
+      Optional<NativeFiles.Head> head = isOwn ? files.head(item) : Optional.empty();
+      Optional<String> least =
+          head.isPresent() ? linked(item).flatMap(LinkedCode::leastRelease) : Optional.empty();
+      if (least.isPresent() && (newest.isEmpty() || isNewer(least.get(), newest))) {
+        newest = least.get();
+        because = item.name();
+        system = head.get().code().system();
+      }
+    }
+    String name = system.equals("macos") ? "macOS " : "Windows ";
+    return newest.isEmpty()
+        ? List.of()
+        : List.of("the oldest release that it runs on is " + name + newest + ", says " + because);
+  }
+
+  private static boolean isNewer(String one, String other) {
+    return ReleaseRange.from(other).accepts(one) && !one.equals(other);
   }
 }

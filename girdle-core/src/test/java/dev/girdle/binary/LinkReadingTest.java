@@ -162,6 +162,36 @@ class LinkReadingTest {
     }
   }
 
+  /** Functions that a library only hands on need the library that has them. */
+  @Test
+  void aWindowsLibraryThatHandsOnItsFunctions() throws Exception {
+    Path compiler = Path.of("/usr/bin/x86_64-w64-mingw32-gcc");
+    assumeTrue(Files.isExecutable(compiler), "no compiler for Windows here");
+    Path source = Files.writeString(dir.resolve("hoist.c"), "int hoist(void){return 1;}");
+    Path exports =
+        Files.writeString(dir.resolve("hoist.def"), "EXPORTS\n hoist\n lower=WINCH.lower\n");
+    Path library = dir.resolve("hoist.dll");
+    assertThat(
+            new ProcessBuilder(
+                    compiler.toString(),
+                    "-shared",
+                    "-Wl,--major-subsystem-version,6,--minor-subsystem-version,1",
+                    source.toString(),
+                    exports.toString(),
+                    "-o",
+                    library.toString())
+                .inheritIO()
+                .start()
+                .waitFor())
+        .isZero();
+    LinkedCode read = only(read(library));
+    assertThat(read.needed())
+        .contains(new Needed("WINCH.dll", LinkedCode.When.ONCE_CALLED))
+        .extracting(Needed::name)
+        .doesNotContain("hoist.dll");
+    assertThat(read.leastRelease()).contains("6.1");
+  }
+
   /** Both kinds of import tables of a library of 32 bits, laid out by hand. */
   @Test
   void importsOfWindowsAtTheStartAndLater() throws IOException {

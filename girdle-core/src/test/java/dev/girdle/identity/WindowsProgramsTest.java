@@ -107,4 +107,37 @@ class WindowsProgramsTest {
         .startsWith("name almanac\n")
         .contains("entry-variable TIDEBOOK_ENTRY\n", "unpack-variable TIDEBOOK_UNPACK_DIR\n");
   }
+
+  /** What a program has for itself stays; a signature would be of something else. */
+  @Test
+  void aProgramOfTheApplicationGetsTheRelease() throws IOException {
+    WindowsPrograms programs = new WindowsPrograms(TIDEBOOK, AppMetadata.NONE);
+    WindowsStart start = new WindowsStart("crane", false, Orders.NONE.and("name", "crane"));
+    byte[] own =
+        new WindowsPrograms(new Identity("crane", Optional.of("0.1")), AppMetadata.NONE)
+            .starter(start);
+
+    PeProgram dressed = PeProgram.of(programs.dressed(own, start).orElseThrow());
+
+    assertThat(text(dressed, Resource.DATA, WindowsPrograms.FIRST_ENTRY))
+        .isEqualTo(text(PeProgram.of(own), Resource.DATA, WindowsPrograms.FIRST_ENTRY));
+    assertThat(version(dressed)).contains("1.4.0").doesNotContain("0.1");
+    assertThat(version(PeProgram.of(own))).contains("0.1").doesNotContain("1.4.0");
+
+    java.nio.ByteBuffer head =
+        java.nio.ByteBuffer.wrap(own).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+    head.putInt(head.getInt(0x3c) + 24 + 112 + 8 * 4, own.length); // its table of certificates
+    assertThat(programs.dressed(own, start)).isEmpty();
+    assertThat(programs.dressed(new byte[100], start)).isEmpty();
+  }
+
+  private static String version(PeProgram program) throws IOException {
+    byte[] bytes =
+        program.resources().stream()
+            .filter(r -> r.isOf(Resource.VERSION))
+            .findFirst()
+            .orElseThrow()
+            .bytes();
+    return new String(bytes, StandardCharsets.UTF_16LE);
+  }
 }
