@@ -45,6 +45,7 @@ public final class PackageDatabase {
   private final Map<String, List<String>> needs = new HashMap<>();
   private final Set<String> ofEverySystem = new HashSet<>();
   private final Map<String, String> sources = new HashMap<>();
+  private final Map<String, List<String>> liked = new HashMap<>();
   private Map<String, String> owners;
 
   /**
@@ -160,6 +161,18 @@ public final class PackageDatabase {
   }
 
   /**
+   * The installed packages that a package says it does more with ({@code Recommends} and {@code
+   * Suggests}, Debian Policy, 7.2).
+   *
+   * @param name as its system calls it
+   * @return names; of alternatives the first that is installed
+   */
+  public List<String> likes(String name) {
+    owners();
+    return List.copyOf(liked.getOrDefault(name, List.of()));
+  }
+
+  /**
    * The installed packages that say they cannot do without one.
    *
    * @param name as its system calls it
@@ -187,6 +200,7 @@ public final class PackageDatabase {
 
   private void readDpkg() {
     Map<String, String> wishes = new HashMap<>();
+    Map<String, String> likes = new HashMap<>();
     for (Map<String, String> one :
         paragraphs(root.text(DPKG + "status").orElse(""), "(?m)^([\\w-]+): (.*)$")) {
       String name = one.getOrDefault("Package", "");
@@ -199,9 +213,12 @@ public final class PackageDatabase {
         }
         wishes.put(
             name, one.getOrDefault("Pre-Depends", "") + "," + one.getOrDefault("Depends", ""));
+        likes.put(
+            name, one.getOrDefault("Recommends", "") + "," + one.getOrDefault("Suggests", ""));
       }
     }
     wishes.forEach((name, wish) -> needs.put(name, installed(wish)));
+    likes.forEach((name, wish) -> liked.put(name, installed(wish)));
     Optional<Path> lists = root.find(DPKG + "info");
     try (Stream<Path> all = lists.isEmpty() ? Stream.empty() : Files.list(lists.get())) {
       for (Path list : all.filter(f -> f.toString().endsWith(".list")).sorted().toList()) {

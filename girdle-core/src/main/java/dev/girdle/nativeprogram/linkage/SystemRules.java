@@ -16,6 +16,7 @@ import java.io.IOException;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermission;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -348,12 +349,33 @@ public final class SystemRules {
       if (ReceiversLibraries.isOfC(Paths.fileName(path))) {
         return; // which is the runtime
       }
-      Optional<String> its = owner(path).map(SystemPackage::name);
+      // what no package brought was made when one was installed, in a folder of that
+      Optional<String> its =
+          owner(path)
+              .or(() -> owner(Paths.folder(path).replaceFirst("/$", "")))
+              .map(SystemPackage::name);
       if (isOwn ? its.isPresent() : isNear(owner, its, isDirect)) {
         canonical(path).ifPresent(p -> found.put(p, false));
       }
     } else if (Files.isDirectory(there.get()) && isDeep(path)) {
       folder(isOwn, owner, isDirect, path, found);
+    }
+  }
+
+  /**
+   * Whether a file may go along: one that its system lets not everybody read holds what is nobody
+   * else's.
+   *
+   * @param file a file of the system
+   * @return false also if nobody can tell
+   */
+  public static boolean isForEverybody(Path file) {
+    try {
+      return Files.getPosixFilePermissions(file).contains(PosixFilePermission.OTHERS_READ);
+    } catch (UnsupportedOperationException e) {
+      return true; // a root folder that was copied to a disk without such rights
+    } catch (IOException e) {
+      return false;
     }
   }
 
@@ -387,8 +409,10 @@ public final class SystemRules {
     }
     for (String file : folder.files) {
       Optional<SystemPackage> its = owner(file);
-      // what no package brought are lists that are made when something is installed
-      if (its.isEmpty() || near.contains(its.get().name())) {
+      // what no package brought are lists that are made when something is installed; but under
+      // /etc, the machine's own
+      boolean isMade = its.isEmpty() && !file.startsWith("/etc/");
+      if (isMade || its.isPresent() && near.contains(its.get().name())) {
         found.putIfAbsent(file, true);
       }
     }
@@ -445,7 +469,9 @@ public final class SystemRules {
     synchronized (database) {
       return asker.equals(owner)
           || database.needs(asker.get()).contains(owner.get())
-          || isDirect && database.needs(owner.get()).contains(asker.get());
+          || isDirect
+              && (database.needs(owner.get()).contains(asker.get())
+                  || database.likes(asker.get()).contains(owner.get()));
     }
   }
 }

@@ -346,7 +346,9 @@ public final class NativeSurvey {
       if (isDeep && rules.canonical(path).flatMap(rules::folderBehind).isPresent()) {
         ownLinks.add(path);
       }
-      if (file.isPresent() && !SystemRules.isForPeople(path)) {
+      if (file.isPresent()
+          && !SystemRules.isForPeople(path)
+          && SystemRules.isForEverybody(file.get())) {
         String at = rules.canonical(path).orElse(path);
         if (!ofPackages.add(at)) {
           continue; // made of several packages, in a folder that they share

@@ -93,7 +93,9 @@ final class SystemParts {
       return;
     }
     Optional<Path> file = at.flatMap(rules.root()::file);
-    if (file.isEmpty() || taken.putIfAbsent(at.get(), file.get()) != null) {
+    if (file.isEmpty()
+        || !SystemRules.isForEverybody(file.get())
+        || taken.putIfAbsent(at.get(), file.get()) != null) {
       return;
     }
     Optional<SystemPackage> owner = rules.owner(at.get());

@@ -6,6 +6,7 @@ import dev.girdle.app.Target;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
@@ -84,5 +85,14 @@ class PackageDataTest {
     assertThat(rules.database().named("LIBTIDE.so.1")).containsExactly("/usr/lib/libtide.so.1");
     assertThat(rules.database().isOfEverySystem("setup-tool")).isTrue();
     assertThat(rules.database().sourceOf("tide-kinds")).isEqualTo("tide-kinds");
+  }
+
+  @Test
+  void whatNotEverybodyMayReadIsNobodyElses() throws IOException {
+    Path key = root.resolve("usr/share/kinds/secret.key");
+    Files.writeString(key, "secret");
+    assertThat(SystemRules.isForEverybody(key)).isTrue();
+    Files.setPosixFilePermissions(key, PosixFilePermissions.fromString("rw-r-----"));
+    assertThat(SystemRules.isForEverybody(key)).isFalse();
   }
 }
