@@ -386,6 +386,13 @@ class NativeIT {
     assertThat(girdle("explain", app, "libtides.so").out())
         .contains("Harbour.Tide.dll calls functions of tides");
 
+    Path tide = app.resolve("Harbour.Tide.dll");
+    byte[] whole = Files.readAllBytes(tide);
+    Files.write(tide, java.util.Arrays.copyOf(whole, 700));
+    Result damaged = girdle("seal", app, "--form", "folder", "--out", "none");
+    assertThat(damaged.err()).contains("Harbour.Tide.dll").doesNotContain("fault of Girdle");
+    assertThat(damaged.status()).isNotZero();
+
     Files.delete(app.resolve("Harbour.Tide.dll"));
     assertThat(girdle("seal", app, "--form", "folder", "--out", "none").err())
         .contains("Harbour.Tide")

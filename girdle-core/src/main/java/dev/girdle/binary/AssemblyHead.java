@@ -23,14 +23,14 @@ public final class AssemblyHead {
    */
   public static boolean isForAnySystem(byte[] head) {
     ByteBuffer header = ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN);
-    int at =
-        header.limit() < 0x40 || header.getShort(0) != PeCode.MAGIC_LITTLE
-            ? 0
-            : header.getInt(0x3c);
-    return at > 0
-        && at < header.limit() - 6
-        && header.getInt(at) == 0x4550
-        && isForAnySystem(header, at);
+    int at = head.length < 2 || header.getShort(0) != PeCode.MAGIC_LITTLE ? 0 : place(header);
+    return at > 0 && isForAnySystem(header, at);
+  }
+
+  /** Where the header of a PE file begins that a program for DOS goes before; 0 if none does. */
+  static int place(ByteBuffer header) {
+    int at = header.limit() < 0x40 ? 0 : header.getInt(0x3c);
+    return at > 0 && at < header.limit() - 6 && header.getInt(at) == 0x4550 ? at : 0;
   }
 
   static boolean isForAnySystem(ByteBuffer header, int at) {

@@ -108,12 +108,8 @@ public record NativeCode(String system, Set<String> processors) {
   }
 
   private static Optional<NativeCode> pe(ByteBuffer header) {
-    if (header.limit() < 0x40) {
-      return Optional.empty();
-    }
-    int at = header.getInt(0x3c);
-    boolean isPe = at > 0 && at < header.limit() - 6 && header.getInt(at) == 0x4550;
-    return isPe && !AssemblyHead.isForAnySystem(header, at)
+    int at = AssemblyHead.place(header);
+    return at > 0 && !AssemblyHead.isForAnySystem(header, at)
         ? one("windows", PE_MACHINES.get(header.getShort(at + 4) & 0xffff))
         : Optional.empty();
   }

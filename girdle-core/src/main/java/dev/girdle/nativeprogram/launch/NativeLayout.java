@@ -4,10 +4,8 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
-import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.StrippedCode;
 import dev.girdle.binary.ThinnedCode;
-import dev.girdle.binary.elf.ElfNames;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
@@ -87,7 +85,10 @@ public final class NativeLayout {
             .toList();
     this.hasContent =
         kept.keySet().stream().anyMatch(i -> !Spot.of(i).isOfSystem() && files.head(i).isEmpty());
-    this.dataOfC = isLinux && request.shape() == Shape.FOLDER ? dataOfC() : Map.of();
+    this.dataOfC =
+        isLinux && request.shape() == Shape.FOLDER
+            ? DataOfC.of(kept.keySet(), files, runtime)
+            : Map.of();
     this.hasPlaces =
         isLinux
             && (hasContent
@@ -164,35 +165,6 @@ public final class NativeLayout {
       all.add(up);
     }
     return all;
-  }
-
-  /** What the C library reads for code that goes along: a locale; its own character sets. */
-  private Map<String, Path> dataOfC() {
-    Map<String, Path> data = new TreeMap<>();
-    if (asksForOneOf("setlocale", "newlocale")) {
-      data.putAll(CLibrary.locale(runtime.map(CLibrary::root).orElseGet(files::root)));
-    }
-    if (runtime.isPresent() && asksForOneOf("iconv_open")) {
-      data.putAll(runtime.get().characterSets());
-    }
-    return data;
-  }
-
-  private boolean asksForOneOf(String... functions) {
-    for (Item item : kept.keySet()) {
-      for (String function : files.head(item).isPresent() ? functions : new String[0]) {
-        try {
-          if (ElfNames.has(item.content(), function)) {
-            return true;
-          }
-        } catch (DamagedCodeException e) {
-          continue; // the walk has told that
-        } catch (IOException e) {
-          throw new UncheckedIOException(e);
-        }
-      }
-    }
-    return false;
   }
 
   private Optional<byte[]> placesCode() {

@@ -13,8 +13,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 
 /** Assemblies for .NET among the files: what they ask for, and which files that means. */
@@ -29,7 +31,11 @@ public final class Assemblies {
   /** Not libraries, but the runtime itself. */
   private static final Set<String> INSIDE = Set.of("__Internal", "QCall", "*");
 
+  /** What settings of an assembly are called, behind its name. */
+  private static final String CONFIG = ".config";
+
   private final NativeFiles files;
+  private final Map<String, LibraryMap> maps = new ConcurrentHashMap<>();
 
   Assemblies(NativeFiles files) {
     this.files = files;
@@ -48,15 +54,15 @@ public final class Assemblies {
         demands.add(Demand.of(NativeThing.CALLED, one, site, NativeThing.CALLS, Strength.SOFT));
       }
     }
-    for (String one : assembly.modules()) {
-      beside(item, one).ifPresent(i -> demands.add(forFile(i, site)));
-    }
-    for (String ending : List.of(".config", ".runtimeconfig.json", ".deps.json")) {
-      String name = Paths.fileName(item.path());
-      String stem = ending.equals(".config") ? name : name.replaceFirst("\\.(?:dll|exe)$", "");
-      beside(item, stem + ending).ifPresent(i -> demands.add(forFile(i, site)));
-    }
     String folder = Paths.folder(item.name());
+    for (String one : assembly.modules()) {
+      files.file(folder + one).ifPresent(i -> demands.add(forFile(i, site)));
+    }
+    String stem = Runners.stem(item.name());
+    for (String settings :
+        List.of(item.name() + CONFIG, stem + Runners.SETTINGS, stem + ".deps.json")) {
+      files.file(settings).ifPresent(i -> demands.add(forFile(i, site)));
+    }
     for (Item one : files.called(assembly.name().name() + ".resources.dll")) { // translations
       if (one.name().startsWith(folder)) {
         demands.add(forFile(one, site));
@@ -67,10 +73,6 @@ public final class Assemblies {
 
   private static Demand forFile(Item item, Site site) {
     return Demand.of(Thing.FILE, item.name(), site, NativeThing.BESIDE, Strength.HINT);
-  }
-
-  private Optional<Item> beside(Item item, String name) {
-    return files.file(Paths.folder(item.name()) + name);
   }
 
   /**
@@ -98,25 +100,26 @@ public final class Assemblies {
     return OF_RUNTIME.matcher(name).matches();
   }
 
-  /** The libraries that a name may mean, which runtimes complete in several ways. */
-  List<Item> library(Item asker, String name) throws IOException {
-    List<Item> found = new ArrayList<>();
-    meant(asker, name).forEach(one -> found.addAll(files.called(one)));
-    return found;
-  }
-
   /** What files may be called that a name means, also by settings. */
   List<String> meant(Item asker, String name) throws IOException {
     List<String> all = new ArrayList<>(variants(name));
-    LibraryMap map = new LibraryMap();
-    for (String settings : List.of(LibraryMap.OF_MONO, asker.name() + ".config")) {
+    for (String settings : List.of(LibraryMap.OF_MONO, asker.name() + CONFIG)) {
+      map(settings).of(name).forEach(t -> all.add(Paths.fileName(t)));
+    }
+    return all;
+  }
+
+  private LibraryMap map(String settings) throws IOException {
+    LibraryMap known = maps.get(settings);
+    if (known == null) {
+      known = new LibraryMap();
       Optional<Item> file = files.file(settings);
       if (file.isPresent()) {
-        map.add(file.get().content());
+        known.add(file.get().content());
       }
+      maps.put(settings, known);
     }
-    map.of(name).forEach(t -> all.add(Paths.fileName(t)));
-    return all;
+    return known;
   }
 
   /**

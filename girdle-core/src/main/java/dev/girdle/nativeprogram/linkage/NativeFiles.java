@@ -37,7 +37,7 @@ public final class NativeFiles {
   private final TreeMap<String, Item> byName = new TreeMap<>();
   private final Map<String, List<Item>> byFileName = new HashMap<>();
   private final Map<String, String> links;
-  private final Map<Item, Optional<Head>> heads = new ConcurrentHashMap<>();
+  private final Map<Item, Beginning> beginnings = new ConcurrentHashMap<>();
   private final Map<Item, LinkReading> readings = new ConcurrentHashMap<>();
   private final Map<Item, Optional<Assembly>> assemblies = new ConcurrentHashMap<>();
 
@@ -48,6 +48,9 @@ public final class NativeFiles {
    * @param kind what it is
    */
   public record Head(NativeCode code, CodeKind kind) {}
+
+  /** What the first bytes of a file say, which are read once. */
+  private record Beginning(Optional<Head> head, boolean isAssembly) {}
 
   /**
    * Lists them.
@@ -191,13 +194,19 @@ public final class NativeFiles {
    * @return empty if it is no native code
    */
   public Optional<Head> head(Item item) {
-    return heads.computeIfAbsent(item, NativeFiles::readHead);
+    return beginning(item).head;
   }
 
-  private static Optional<Head> readHead(Item item) {
+  private Beginning beginning(Item item) {
+    return beginnings.computeIfAbsent(item, NativeFiles::readBeginning);
+  }
+
+  private static Beginning readBeginning(Item item) {
     try (InputStream in = item.content().open()) {
       byte[] head = in.readNBytes(NativeCode.HEAD);
-      return NativeCode.of(head).map(code -> new Head(code, CodeKind.of(head)));
+      return new Beginning(
+          NativeCode.of(head).map(code -> new Head(code, CodeKind.of(head))),
+          AssemblyHead.isForAnySystem(head));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -228,8 +237,7 @@ public final class NativeFiles {
    * @throws IOException if it cannot be read
    */
   public Optional<Runner> runner(Item item) throws IOException {
-    String stem = item.name().replaceFirst("\\.(?:dll|exe)$", "");
-    boolean isForCore = file(stem + Runners.SETTINGS).isPresent();
+    boolean isForCore = file(Runners.settingsOf(item.name())).isPresent();
     return Runners.of(item.content(), isForCore, new RootFolder(root()));
   }
 
@@ -238,12 +246,9 @@ public final class NativeFiles {
    *
    * @param item any item
    * @return true if so
-   * @throws IOException if it cannot be read
    */
-  public boolean isAssembly(Item item) throws IOException {
-    try (InputStream in = item.content().open()) {
-      return AssemblyHead.isForAnySystem(in.readNBytes(NativeCode.HEAD));
-    }
+  public boolean isAssembly(Item item) {
+    return beginning(item).isAssembly;
   }
 
   /**

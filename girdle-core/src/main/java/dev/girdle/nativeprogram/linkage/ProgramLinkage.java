@@ -10,7 +10,6 @@ import dev.girdle.binary.NativeCode;
 import dev.girdle.binary.assembly.Assembly;
 import dev.girdle.closure.Answer;
 import dev.girdle.closure.Demand;
-import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.ItemDemands;
 import dev.girdle.closure.Linkage;
 import dev.girdle.closure.Site;
@@ -82,40 +81,33 @@ public final class ProgramLinkage implements Linkage {
     if (receivers.standsFor(item)) {
       return ItemDemands.NONE;
     }
-    Optional<NativeFiles.Head> head = files.head(item);
-    if (head.isEmpty()) {
-      return ofAssembly(item);
-    }
-    LinkReading reading = files.reading(item);
-    if (reading instanceof LinkReading.Unreadable damaged) {
-      throw new UnreadableItemException(damaged.why());
-    }
-    List<Demand> demands = new ArrayList<>();
-    List<DynamicReference> open = new ArrayList<>();
-    if (reading instanceof LinkReading.Read read) {
-      for (LinkedCode part : read.parts()) {
-        linked(item, part, demands);
-      }
-    }
-    ItemDemands named = content.named(item);
-    demands.addAll(named.named());
-    open.addAll(named.open());
-    return new ItemDemands(demands, open);
-  }
-
-  private ItemDemands ofAssembly(Item item) throws UnreadableItemException, IOException {
-    ItemDemands named = content.named(item);
     try {
-      Optional<Assembly> assembly = files.assembly(item);
-      if (assembly.isEmpty()) {
-        return named;
-      }
-      List<Demand> demands = new ArrayList<>(assemblies.demands(item, assembly.get()));
+      List<Demand> demands =
+          new ArrayList<>(files.head(item).isPresent() ? linked(item) : ofAssembly(item));
+      ItemDemands named = content.named(item);
       demands.addAll(named.named());
       return new ItemDemands(demands, named.open());
     } catch (DamagedCodeException e) {
       throw new UnreadableItemException(e.getMessage());
     }
+  }
+
+  private List<Demand> linked(Item item) throws UnreadableItemException, IOException {
+    LinkReading reading = files.reading(item);
+    if (reading instanceof LinkReading.Unreadable damaged) {
+      throw new UnreadableItemException(damaged.why());
+    }
+    List<Demand> demands = new ArrayList<>();
+    if (reading instanceof LinkReading.Read read) {
+      for (LinkedCode part : read.parts()) {
+        linked(item, part, demands);
+      }
+    }
+    return demands;
+  }
+
+  private List<Demand> ofAssembly(Item item) throws IOException {
+    return files.assembly(item).map(a -> assemblies.demands(item, a)).orElse(List.of());
   }
 
   /** Content that only travels along is not read: all that it names travels along as well. */
@@ -192,11 +184,13 @@ public final class ProgramLinkage implements Linkage {
 
   /** Which of several systems' libraries is called, code decides when it runs. */
   private Answer called(Demand demand) throws IOException {
-    List<Item> libraries = assemblies.library(demand.from(), demand.name());
+    List<String> meant = assemblies.meant(demand.from(), demand.name());
+    List<Item> libraries = new ArrayList<>();
+    meant.forEach(one -> libraries.addAll(files.called(one)));
     if (!libraries.isEmpty()) {
       return new Answer.Items(libraries);
     }
-    for (String name : assemblies.meant(demand.from(), demand.name())) {
+    for (String name : meant) {
       for (String one : List.of(system, "windows", "macos")) {
         String known = one.equals("windows") ? name.toLowerCase(Locale.ROOT) : name;
         Optional<Item> theirs = receivers.item(one, one.equals("macos") ? demand.name() : known);

@@ -38,6 +38,21 @@ public final class Runners {
   private Runners() {}
 
   /**
+   * Where the settings of an assembly for .NET lie.
+   *
+   * @param assembly its path
+   * @return beside it
+   */
+  public static String settingsOf(String assembly) {
+    return stem(assembly) + SETTINGS;
+  }
+
+  /** The path of an assembly without its ending. */
+  static String stem(String assembly) {
+    return assembly.replaceFirst("\\.(?:dll|exe)$", "");
+  }
+
+  /**
    * What runs a script.
    *
    * @param head the first bytes of a file

@@ -58,6 +58,7 @@ public final class SystemRules {
   private final RootFolder root;
   private final Target target;
   private final PackageDatabase database;
+  private final PackageData data;
   private final ElfSearch search;
   private final Map<String, Optional<SystemPackage>> ownersOf = new ConcurrentHashMap<>();
   private final Map<String, Shared> folders = new ConcurrentHashMap<>();
@@ -82,6 +83,7 @@ public final class SystemRules {
     this.root = new RootFolder(folder.toAbsolutePath().normalize());
     this.target = target;
     this.database = new PackageDatabase(root);
+    this.data = new PackageData(root, database);
     Set<String> real = new LinkedHashSet<>();
     for (String one : LibraryFolders.all(root, target)) {
       root.find(one).map(root::pathOf).ifPresent(real::add);
@@ -113,7 +115,7 @@ public final class SystemRules {
    * @return what comes whole
    */
   public PackageData data() {
-    return new PackageData(root, database);
+    return data;
   }
 
   /**

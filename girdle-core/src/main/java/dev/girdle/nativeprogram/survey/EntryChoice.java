@@ -56,19 +56,14 @@ final class EntryChoice implements Starts.Choice {
     return paths().stream().map(p -> NativeSurvey.entry(p, programs.get(p), component(p))).toList();
   }
 
-  private static boolean isScript(Programs program) {
-    return program.code().isEmpty() && !program.isAssembly();
-  }
-
   private String component(String path) {
     return path.startsWith("/") ? "package" : name;
   }
 
   private List<String> paths() {
     List<String> paths = new ArrayList<>(programs.keySet());
-    boolean hasCode =
-        programs.values().stream().anyMatch(p -> p.code().isPresent() || p.isAssembly());
-    paths.removeIf(p -> hasCode && isScript(programs.get(p)) && !only.equals(Optional.of(p)));
+    boolean hasCode = programs.values().stream().anyMatch(p -> !p.isScript());
+    paths.removeIf(p -> hasCode && programs.get(p).isScript() && !only.equals(Optional.of(p)));
     paths.sort(
         Comparator.comparing((String p) -> !only.equals(Optional.of(p)))
             .thenComparing(p -> !isForTarget(p))

@@ -425,8 +425,7 @@ public final class NativeSurvey {
     if (item.isEmpty()) {
       return;
     }
-    String stem = item.get().path().replaceFirst("\\.(?:dll|exe)$", "");
-    Optional<Item> settings = own(stem + Runners.SETTINGS);
+    Optional<Item> settings = own(Runners.settingsOf(item.get().path()));
     Optional<Runner> runner = Runners.of(item.get().content(), settings.isPresent(), rules.root());
     if (runner.isEmpty() || runner.get().isReceivers()) {
       return;

@@ -62,6 +62,11 @@ record Programs(Optional<NativeCode> code, Optional<String> interpreter, boolean
     return hasStart && !Paths.fileName(path).contains(".");
   }
 
+  /** Whether it is a text that something else runs; folders hold many of these. */
+  boolean isScript() {
+    return code.isEmpty() && !isAssembly;
+  }
+
   static boolean isHelper(String path) {
     return HELPER.matcher(Paths.fileName(path)).matches();
   }

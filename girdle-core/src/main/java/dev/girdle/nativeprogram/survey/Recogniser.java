@@ -32,15 +32,12 @@ public final class Recogniser {
           .map(
               p ->
                   new Recognition(
-                      p.code().isPresent() || p.isAssembly()
-                          ? Certainty.CERTAIN
-                          : Certainty.POSSIBLE,
-                      "it is " + p.text()));
+                      p.isScript() ? Certainty.POSSIBLE : Certainty.CERTAIN, "it is " + p.text()));
     }
     for (String folder : FOLDERS) {
       for (Path file : files(app.resolve(folder))) {
         Optional<Programs> found = program(file);
-        if (found.isPresent() && (found.get().code().isPresent() || found.get().isAssembly())) {
+        if (found.isPresent() && !found.get().isScript()) {
           String name = app.relativize(file).toString();
           return Optional.of(new Recognition(Certainty.LIKELY, name + " is " + found.get().text()));
         }

@@ -2,11 +2,10 @@ package dev.girdle.nativeprogram.survey;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Role;
-import dev.girdle.binary.AssemblyHead;
 import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.LinkedCode;
-import dev.girdle.binary.NativeCode;
 import dev.girdle.binary.assembly.Assembly;
+import dev.girdle.binary.assembly.AssemblyName;
 import dev.girdle.binary.assembly.AssemblyReader;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
@@ -20,7 +19,6 @@ import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.system.SystemPackage;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -188,26 +186,19 @@ final class SystemParts {
   }
 
   private void followAssembly(Asker asker) throws IOException {
-    byte[] head;
-    try (InputStream in = asker.content.open()) {
-      head = in.readNBytes(NativeCode.HEAD);
-    }
-    if (!AssemblyHead.isForAnySystem(head)) {
-      return;
-    }
     try {
-      Optional<Assembly> assembly = AssemblyReader.read(asker.content);
-      if (assembly.isPresent()) {
-        assembly
-            .get()
-            .references()
-            .forEach(r -> MonoFolders.of(rules.root(), r.name()).forEach(this::take));
-        for (String name : assembly.get().natives()) {
-          List<String> all = new ArrayList<>(Assemblies.variants(name));
-          libraryMap.of(name).forEach(t -> all.add(Paths.fileName(t)));
-          for (String one : all) {
-            rules.library(asker.spot, one).ifPresent(this::take);
-          }
+      Optional<Assembly> read = AssemblyReader.read(asker.content).filter(Assembly::isPure);
+      if (read.isEmpty()) {
+        return;
+      }
+      for (AssemblyName one : read.get().references()) {
+        MonoFolders.of(rules.root(), one.name()).forEach(this::take);
+      }
+      for (String name : read.get().natives()) {
+        List<String> all = new ArrayList<>(Assemblies.variants(name));
+        libraryMap.of(name).forEach(t -> all.add(Paths.fileName(t)));
+        for (String one : all) {
+          rules.library(asker.spot, one).ifPresent(this::take);
         }
       }
     } catch (DamagedCodeException e) {
