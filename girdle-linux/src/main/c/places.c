@@ -16,8 +16,8 @@
  *            has none, that is all there is to be found when the folder is listed
  *   . PATH   a folder that relative paths count from, in the artifact's folder
  *
- * When it is loaded, it takes back what a starter told the loader of spare libraries: the folders in
- * LD_LIBRARY_PATH down to the one that is called "lib/spare".
+ * When it is loaded, it takes back what a starter told the loader: the folders in LD_LIBRARY_PATH down
+ * to the one that is called "lib/spare", and itself in LD_PRELOAD.
  *
  * Functions of the C library are found when they are called (dlsym(3)) and bear no release, so that it
  * works with any. It needs none of its own to begin with.
@@ -506,24 +506,31 @@ static void read_character_sets(void) {
   }
 }
 
-/* What stands behind the starter's folders in a list of them; NULL if it told of none. */
-static char *behind_spares(char *list) {
-  static const char end[] = "/lib/spare";
+/* What stands in a list behind the last entry of the starter's, by its end; NULL if it told of none. */
+static char *behind(char *list, const char *end) {
+  size_t length = 0;
+  while (end[length]) {
+    length++;
+  }
+  char *found = NULL;
   for (char *at = list; *at; at++) {
-    if (begins(at, end, sizeof end - 1) && (at[sizeof end - 1] == ':' || !at[sizeof end - 1])) {
-      at += sizeof end - 1;
-      return *at ? at + 1 : at;
+    if (begins(at, end, length) && (at[length] == ':' || !at[length])) {
+      found = at[length] ? at + length + 1 : at + length;
     }
   }
-  return NULL;
+  return found;
 }
 
-static void take_back_spares(void) {
-  static const char name[] = "LD_LIBRARY_PATH=";
+/* Takes the entries of a list in a variable back, down to one with that end. */
+static void forget(const char *name, const char *end) {
+  size_t length = 0;
+  while (name[length]) {
+    length++;
+  }
   for (char **one = &environ ? environ : NULL; one && *one; one++) {
-    char *rest = begins(*one, name, sizeof name - 1) ? behind_spares(*one + sizeof name - 1) : NULL;
+    char *rest = begins(*one, name, length) ? behind(*one + length, end) : NULL;
     if (rest && *rest) {
-      char *to = *one + sizeof name - 1;
+      char *to = *one + length;
       while ((*to++ = *rest++)) {
       }
     } else if (rest) {
@@ -536,6 +543,7 @@ static void take_back_spares(void) {
 }
 
 __attribute__((constructor)) static void begin(void) {
-  take_back_spares();
+  forget("LD_LIBRARY_PATH=", "/lib/spare");
+  forget("LD_PRELOAD=", "/libgirdle-places.so");
   read_character_sets();
 }

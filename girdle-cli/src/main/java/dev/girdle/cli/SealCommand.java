@@ -42,7 +42,8 @@ final class SealCommand implements Callable<Integer> {
       names = "--form",
       paramLabel = "FORM",
       description =
-          "What to make: folder, zip, tgz, executable, archive, image. Repeatable; archive if not"
+          "What to make: folder, zip, tgz, executable, archive, image, symbols (what debuggers read"
+              + " of native code). Repeatable; archive if not"
               + " given, or folder where that is more usual.")
   private List<FormKind> forms;
 
@@ -157,7 +158,7 @@ final class SealCommand implements Callable<Integer> {
       if (neverQuiet || !repair) {
         try (Analyses analyses = analyzer.analyzeAll(plan)) {
           Analyses chosen = neverQuiet ? UnusedCodePruning.of(analyses) : analyses;
-          return told(plan, analyses, sealer.through(gate).seal(chosen));
+          return told(plan, chosen, sealer.through(gate).seal(chosen));
         }
       }
       try (Mending mending = new Mending(analyzer, sealer, gate)) {

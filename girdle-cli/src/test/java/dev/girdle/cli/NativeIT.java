@@ -3,7 +3,6 @@ package dev.girdle.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.girdle.cli.Run.Result;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -12,53 +11,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Native programs, compiled here, and one of this machine. */
-class NativeIT {
-  private static final Path COMPILER = Path.of("/usr/bin/gcc");
-  private static final Path GAME = Path.of("../examples/harbour-pilot").toAbsolutePath();
-  private static final String MOVES =
-      "eeeeeessseeeeeesssee\neeeeeeeeesssssssssse eeeeeeeeesssssssssse";
-
-  @TempDir Path temporary;
-  private Path dir;
-
-  @BeforeEach
-  void require() throws IOException {
-    Assumptions.assumeTrue(
-        Files.exists(COMPILER) && "amd64".equals(System.getProperty("os.arch")),
-        "skipped: needs gcc on a Linux for x64");
-    dir = temporary.toRealPath();
-  }
-
-  private Result girdle(Object... words) {
-    return Run.girdle(words).in(dir).go();
-  }
-
-  private JsonNode json(Object... words) throws IOException {
-    return new ObjectMapper().readTree(Run.girdle(words).in(dir).go().bytes());
-  }
-
-  private void compile(Object... words) {
-    Object[] all = Stream.concat(Stream.of((Object) COMPILER), Stream.of(words)).toArray();
-    Run.of(all).in(dir).with("PATH", "/usr/bin:/bin").well();
-  }
-
-  private Path source(String name, String text) throws IOException {
-    return Files.writeString(dir.resolve(name), text);
-  }
-
-  private Path game() {
-    Assumptions.assumeTrue(
-        Files.exists(Path.of("/usr/include/png.h")), "skipped: needs libpng's headers");
-    Path game = dir.resolve("pilot");
-    Run.of(GAME.resolve("build"), game).with("PATH", "/usr/bin:/bin").well();
-    return game;
-  }
-
+class NativeIT extends NativeCase {
   /** A program that asks for a library, which asks for another. */
   private Path chain() throws IOException {
     Path app = Files.createDirectories(dir.resolve("crane/lib"));
@@ -91,12 +47,6 @@ class NativeIT {
         "-Wl,-rpath-link," + app,
         "-Wl,-rpath,$ORIGIN/lib:/home/builder/crane/lib");
     return app.getParent();
-  }
-
-  private Path sealed(String out) throws IOException {
-    try (Stream<Path> made = Files.list(dir.resolve(out))) {
-      return made.findFirst().orElseThrow();
-    }
   }
 
   @Test

@@ -14,6 +14,9 @@ public record How(String id, String verb, String passive, boolean isBasis) {
   /** The user named it. */
   public static final How PLAN = of("plan", "starts with", "named by");
 
+  /** The user says that the program begins with it. */
+  public static final How BEGINS = of("begins", "begins with", "begun with by");
+
   /** The user wants it in any case. */
   public static final How ALWAYS = of("always", "always keeps", "always kept by");
 

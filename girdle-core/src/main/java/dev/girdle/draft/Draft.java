@@ -11,6 +11,7 @@ import dev.girdle.ecosystem.Shape;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.Prune;
 import dev.girdle.seal.Analysis;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -207,8 +208,10 @@ public final class Draft {
   private void contents() {
     section("What goes in and what stays behind.", "contents");
     line(
-        "  # what nothing needs is left out: none of it, components, also files, also "
-            + language.words().units());
+        "  # what nothing needs is left out: none of it, components, also files"
+            + (language.support().levels().contains(Prune.CLASSES)
+                ? ", also " + language.words().units()
+                : ""));
     line("  prune: " + plan.choice().prune().text());
     analysis.ifPresent(this::ballast);
     patterns("always", plan.choice().always(), language.words().examplePattern(), "loaded by name");

@@ -21,6 +21,36 @@ public interface RunObservation {
   default void prepare(Path folder) throws IOException {}
 
   /**
+   * Whether programs of the language have no runtime but what every system brings. A stranger's
+   * machine is given none then, and is bare if it can be: what it has besides, others may not have.
+   *
+   * @return false if there is a runtime to be given
+   */
+  default boolean standsOnSystem() {
+    return false;
+  }
+
+  /**
+   * What the use of a file means in the language.
+   *
+   * @param seen what the system told, by paths in the artifact
+   * @return the unit of code that it is; else what was given
+   */
+  default Seen own(Seen seen) {
+    return seen;
+  }
+
+  /**
+   * Which item of the application a program meant by a path to which there is nothing.
+   *
+   * @param place the path, by {@link RunPaths#inArtifact}
+   * @return the item's path in its component; empty if that cannot be told
+   */
+  default Optional<String> sought(String place) {
+    return Optional.empty();
+  }
+
+  /**
    * What makes an artifact that starts by itself write down what it uses.
    *
    * @param variablePrefix what the artifact's variables of the environment start with

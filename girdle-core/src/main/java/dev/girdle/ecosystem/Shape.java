@@ -11,12 +11,14 @@ public enum Shape {
   /** A folder for where there is no shell: without starters, but with the words that start it. */
   BARE,
   /** A folder with a prebuilt program that runs the application. */
-  HOSTED;
+  HOSTED,
+  /** What debuggers read of native code, and nothing else. */
+  SYMBOLS;
 
   /**
    * Whether it is a folder that a runtime can go along in.
    *
-   * @return false for archives, and where another program is the runtime
+   * @return false for archives, and where another program, or nothing, is the runtime
    */
   public boolean isFolder() {
     return this == FOLDER || this == BARE;

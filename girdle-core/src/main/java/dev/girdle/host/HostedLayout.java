@@ -11,6 +11,7 @@ import dev.girdle.io.Template;
 import dev.girdle.io.TreeFile;
 import dev.girdle.launch.BatchWords;
 import dev.girdle.launch.ShellWords;
+import dev.girdle.layout.InnerArchive;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;

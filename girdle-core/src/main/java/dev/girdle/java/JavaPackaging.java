@@ -33,6 +33,7 @@ final class JavaPackaging implements Packaging {
             case FOLDER, BARE, HOSTED -> new FolderLayout(request, mainClasses).layOut();
             case NESTED -> new NestedLayout(request, mainClasses).layOut();
             case MERGED -> new MergedLayout(request, mainClasses).layOut();
+            case SYMBOLS -> throw new IllegalStateException("no native code leads");
           };
       boolean bringsRuntime = request.shape().isFolder() && request.runtime().isBundled();
       return bringsRuntime ? RuntimeBundler.addTo(layout, request, runtimes) : layout;

@@ -141,6 +141,17 @@ public record Layout(
   }
 
   /**
+   * The same layout with other files and links in place of all its own.
+   *
+   * @param newFiles in the order in which a form that packs writes them
+   * @param newLinks symbolic links, all of which stay inside
+   * @return a new layout
+   */
+  public Layout having(List<LayoutFile> newFiles, List<LayoutLink> newLinks) {
+    return new Layout(newFiles, newLinks, folders, recordPath, leftOut, notices, starting, runtime);
+  }
+
+  /**
    * The same layout with more notices.
    *
    * @param more what the user should know besides, one sentence each

@@ -1,6 +1,8 @@
 package dev.girdle.layout;
 
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * How a program in the artifact is started where there is no shell.
@@ -9,14 +11,34 @@ import java.util.List;
  * @param words the program and its arguments, in which {@link #PLACE} stands for the folder that
  *     the layout lies in
  * @param folder where programs of its language expect to be started, written in the same way
+ * @param environment variables that are set for it, with values written in the same way
  */
-public record LayoutCommand(String name, List<String> words, String folder) {
+public record LayoutCommand(
+    String name, List<String> words, String folder, Map<String, String> environment) {
   /** Stands for the folder of the layout, without a slash at its end; nothing else can be it. */
   public static final String PLACE = "\0";
 
-  /** Copies the list. */
+  /** Copies the list and the map. */
   public LayoutCommand {
     words = List.copyOf(words);
+    environment = Map.copyOf(environment);
+  }
+
+  /** A command for which no variables are set. */
+  public LayoutCommand(String name, List<String> words, String folder) {
+    this(name, words, folder, Map.of());
+  }
+
+  /**
+   * The variables, once the place is known.
+   *
+   * @param place the folder that the layout lies in, without a slash at its end
+   * @return by name, sorted
+   */
+  public Map<String, String> environmentAt(String place) {
+    Map<String, String> all = new TreeMap<>();
+    environment.forEach((name, value) -> all.put(name, value.replace(PLACE, place)));
+    return all;
   }
 
   /**

@@ -97,4 +97,14 @@ public record LayoutFile(
   public LayoutFile with(Content newContent) {
     return new LayoutFile(path, newContent, executable, packing, component, reason, inside);
   }
+
+  /**
+   * The same file, treated in another way where files are packed.
+   *
+   * @param newPacking how a form that packs should treat its bytes
+   * @return a new file
+   */
+  public LayoutFile packed(Packing newPacking) {
+    return new LayoutFile(path, content, executable, newPacking, component, reason, inside);
+  }
 }

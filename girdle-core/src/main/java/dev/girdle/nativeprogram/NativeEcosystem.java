@@ -9,6 +9,7 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
@@ -17,8 +18,11 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
+import dev.girdle.nativeprogram.observe.NativeObservation;
 import dev.girdle.nativeprogram.survey.NativeSurvey;
 import dev.girdle.nativeprogram.survey.Recogniser;
+import dev.girdle.place.Folders;
+import dev.girdle.place.Windows;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
@@ -53,7 +57,7 @@ public final class NativeEcosystem implements Ecosystem {
   @Override
   public Support support() {
     return new Support(
-        Set.of(Shape.FOLDER, Shape.BARE),
+        Set.of(Shape.FOLDER, Shape.BARE, Shape.SYMBOLS),
         Set.of(Prune.NONE, Prune.COMPONENTS, Prune.FILES),
         Map.of(RuntimeKind.TRIMMED, WHOLE, RuntimeKind.TIGHT, WHOLE),
         "",
@@ -65,8 +69,8 @@ public final class NativeEcosystem implements Ecosystem {
   @Override
   public LanguageWords words() {
     return new LanguageWords(
-        "library",
-        "libraries",
+        "file",
+        "files",
         "no program lies in it",
         "Name what is started, by its path in the folder: --entry FILE.",
         "Put it beside the program",
@@ -119,13 +123,29 @@ public final class NativeEcosystem implements Ecosystem {
   }
 
   @Override
-  public List<String> startUnsealed(Application application, Path folder) {
+  public List<String> startUnsealed(Application application, Path folder) throws IOException {
     Path app = Path.of(application.source()).toAbsolutePath();
     LaunchSpec start = application.starts().get(0);
     List<String> words = new ArrayList<>();
-    words.add((Files.isDirectory(app) ? app.resolve(start.entry().name()) : app).toString());
+    if (Files.isDirectory(app)) {
+      Path copy = folder.resolve("program");
+      Folders.copy(app, copy);
+      if (!Windows.isHere()) {
+        // it finds its content where it is started, but where it is given a folder to work on
+        words.addAll(List.of("sh", "-c", "[ -n \"$(ls -A)\" ] || cd \"$0\"; exec \"$@\""));
+        words.add(copy.toString());
+      }
+      words.add(copy.resolve(start.entry().name()).toString());
+    } else {
+      words.add(app.toString());
+    }
     words.addAll(start.arguments());
     return words;
+  }
+
+  @Override
+  public Optional<RunObservation> observation() {
+    return Optional.of(new NativeObservation());
   }
 
   @Override

@@ -17,16 +17,20 @@ import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.ecosystem.LanguageModel;
+import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.RuntimeModel;
+import dev.girdle.ecosystem.Shape;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
+import dev.girdle.layout.Layout;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.nativeprogram.content.ContentReader;
 import dev.girdle.nativeprogram.content.FileNames;
 import dev.girdle.nativeprogram.launch.NativeLayout;
+import dev.girdle.nativeprogram.launch.SymbolFiles;
 import dev.girdle.nativeprogram.linkage.ElfSearch;
 import dev.girdle.nativeprogram.linkage.LibrarySearch;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
@@ -62,6 +66,7 @@ final class NativeModel implements LanguageModel {
       Pattern.compile("(?i).*\\.(?:pdb|debug|ilk|exp|lib|a|la|o|obj|dbg|map)|.*\\.dSYM/.*");
 
   private final NativeFiles files;
+  private final NativeFiles all; // with what the user keeps out
   private final ProgramLinkage linkage;
   private final ReceiversSystem receivers;
   private final NativeRuntime runtime;
@@ -73,7 +78,7 @@ final class NativeModel implements LanguageModel {
   NativeModel(Application application, Optional<Target> target, Map<Item, String> excluded) {
     String system = target.map(Target::system).orElse("linux");
     this.files = new NativeFiles(application, excluded.keySet());
-    NativeFiles all = new NativeFiles(application, Set.of());
+    this.all = new NativeFiles(application, Set.of());
     this.rules = rules(application, all);
     this.receivers = new ReceiversSystem(all);
     this.linkage =
@@ -150,6 +155,12 @@ final class NativeModel implements LanguageModel {
   @Override
   public Linkage linkage() {
     return linkage;
+  }
+
+  /** What evidence tells of is that a file was opened. */
+  @Override
+  public boolean isCode(Item item) {
+    return item.component().role().isUsers() && !LegalNames.isOne(Paths.fileName(item.path()));
   }
 
   @Override
@@ -308,10 +319,10 @@ final class NativeModel implements LanguageModel {
   @Override
   public List<Item> find(String text) {
     String path = text.startsWith("./") ? text.substring(2) : text;
-    Optional<Item> exact = files.file(path);
+    Optional<Item> exact = all.file(path);
     return exact.isPresent()
         ? List.of(exact.get())
-        : files.all().stream().filter(i -> i.name().endsWith("/" + path)).toList();
+        : all.all().stream().filter(i -> i.name().endsWith("/" + path)).toList();
   }
 
   @Override
@@ -326,6 +337,18 @@ final class NativeModel implements LanguageModel {
 
   @Override
   public Packaging packaging() {
-    return request -> NativeLayout.layOut(request, files, linkage);
+    return new Packaging() {
+      @Override
+      public Layout layOut(LayoutRequest request) {
+        return request.shape() == Shape.SYMBOLS
+            ? SymbolFiles.layOut(request, files, NativeModel::isForDebuggers)
+            : NativeLayout.layOut(request, files, linkage);
+      }
+
+      @Override
+      public Optional<String> filesFolder() {
+        return Optional.of(NativeLayout.FILES);
+      }
+    };
   }
 }

@@ -209,6 +209,16 @@ final class NodeModel implements LanguageModel {
 
   @Override
   public Packaging packaging() {
-    return this::layOut;
+    return new Packaging() {
+      @Override
+      public Layout layOut(LayoutRequest request) {
+        return NodeModel.this.layOut(request);
+      }
+
+      @Override
+      public Optional<String> filesFolder() {
+        return Optional.of(NodeLayout.APP);
+      }
+    };
   }
 }

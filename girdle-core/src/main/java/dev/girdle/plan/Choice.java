@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param never what stays behind in any case
  * @param evidence files that tell what was in use when the program ran
  * @param target where the artifact is to run; empty for everywhere
+ * @param contents what is said of single files besides
  */
 public record Choice(
     Optional<Prune> level,
@@ -25,7 +26,8 @@ public record Choice(
     List<NamePattern> always,
     List<NamePattern> never,
     List<Path> evidence,
-    Optional<Target> target) {
+    Optional<Target> target,
+    Contents contents) {
   /** What is done without any wish of the user. */
   public static final Choice USUAL =
       new Choice(
@@ -36,7 +38,8 @@ public record Choice(
           List.of(),
           List.of(),
           List.of(),
-          Optional.empty());
+          Optional.empty(),
+          Contents.USUAL);
 
   /** A choice with a level of pruning. */
   public Choice(
@@ -47,7 +50,16 @@ public record Choice(
       List<NamePattern> never,
       List<Path> evidence,
       Optional<Target> target) {
-    this(Optional.of(prune), Prune.FILES, missingOk, strict, always, never, evidence, target);
+    this(
+        Optional.of(prune),
+        Prune.FILES,
+        missingOk,
+        strict,
+        always,
+        never,
+        evidence,
+        target,
+        Contents.USUAL);
   }
 
   /** Copies the lists. */
@@ -74,7 +86,8 @@ public record Choice(
    * @return a new choice
    */
   public Choice usually(Prune newUsual) {
-    return new Choice(level, newUsual, missingOk, strict, always, never, evidence, target);
+    return new Choice(
+        level, newUsual, missingOk, strict, always, never, evidence, target, contents);
   }
 
   /**
@@ -84,7 +97,8 @@ public record Choice(
    * @return a new choice
    */
   public Choice with(Optional<Target> newTarget) {
-    return new Choice(level, usual, missingOk, strict, always, never, evidence, newTarget);
+    return new Choice(
+        level, usual, missingOk, strict, always, never, evidence, newTarget, contents);
   }
 
   /**
@@ -95,7 +109,8 @@ public record Choice(
    * @return a new choice
    */
   public Choice with(List<NamePattern> newAlways, List<Path> newEvidence) {
-    return new Choice(level, usual, missingOk, strict, newAlways, never, newEvidence, target);
+    return new Choice(
+        level, usual, missingOk, strict, newAlways, never, newEvidence, target, contents);
   }
 
   /**

@@ -15,7 +15,9 @@ public enum FormKind {
   /** One archive that the language's own runtime starts. */
   ARCHIVE,
   /** A container image, in an image layout. */
-  IMAGE;
+  IMAGE,
+  /** What debuggers read of native code, in a zip archive, for who mends the program. */
+  SYMBOLS;
 
   /**
    * How users write it.

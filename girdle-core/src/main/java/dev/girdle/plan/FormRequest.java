@@ -33,11 +33,12 @@ public record FormRequest(
   /**
    * How users call it.
    *
-   * @return "folder", "zip", "tgz", "executable", "image", "nested archive" or "merged archive"
+   * @return "folder", "zip", "tgz", "executable", "image", "symbols", "nested archive" or "merged
+   *     archive"
    */
   public String label() {
     return switch (kind) {
-      case FOLDER, ZIP, TGZ, EXECUTABLE, IMAGE -> kind.text();
+      case FOLDER, ZIP, TGZ, EXECUTABLE, IMAGE, SYMBOLS -> kind.text();
       case ARCHIVE -> archive == ArchiveKind.MERGED ? "merged archive" : "nested archive";
     };
   }

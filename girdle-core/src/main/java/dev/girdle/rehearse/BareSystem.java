@@ -54,6 +54,8 @@ final class BareSystem {
   private static final List<Path> LOADERS =
       List.of(Path.of("/lib64/ld-linux-x86-64.so.2"), Path.of("/lib/ld-linux-aarch64.so.1"));
 
+  private static final String TRACER = "tracer";
+
   private BareSystem() {}
 
   /**
@@ -66,10 +68,7 @@ final class BareSystem {
    */
   static Set<String> make(Path folder, List<Path> programs) throws IOException {
     Path busybox =
-        Stream.of("/bin/busybox", "/usr/bin/busybox")
-            .map(Path::of)
-            .filter(Files::isExecutable)
-            .findFirst()
+        busybox()
             .orElseThrow(
                 () ->
                     GirdleException.machine(
@@ -93,11 +92,66 @@ final class BareSystem {
     for (Path program : programs) {
       copyWhatLinksLeadTo(program, folder);
     }
-    Set<String> missing = new TreeSet<>();
+    Path tracer = Path.of(Trace.PROGRAM);
+    if (tracer().isPresent()) {
+      Path apart = Files.createDirectories(folder.resolve(TRACER));
+      copyTo(tracer, apart);
+      copyTo(loader().orElseThrow(), apart);
+      addLibraries(needed(tracer), library -> copyTo(library, apart));
+    }
     Set<String> wanted = new TreeSet<>(OF_THE_C_LIBRARY);
     for (Path program : programs) {
       wanted.addAll(neededBy(program));
     }
+    Set<String> missing = addLibraries(wanted, library -> copy(library, folder));
+    missing.removeAll(OF_THE_C_LIBRARY);
+    missing.removeIf(n -> n.startsWith("ld-linux"));
+    return missing;
+  }
+
+  /** Whether this machine has all that a bare one is made of. */
+  static boolean isPossible() {
+    return busybox().isPresent();
+  }
+
+  private static Optional<Path> busybox() {
+    return Stream.of("/bin/busybox", "/usr/bin/busybox")
+        .map(Path::of)
+        .filter(Files::isExecutable)
+        .findFirst();
+  }
+
+  private static Optional<Path> loader() {
+    return LOADERS.stream().filter(Files::exists).findFirst();
+  }
+
+  /**
+   * The words that start what traces programs. It has a loader and libraries of its own, so that
+   * the machine has no more for the program than it would have.
+   */
+  static Optional<List<String>> tracer() {
+    if (!Files.isExecutable(Path.of(Trace.PROGRAM)) || loader().isEmpty()) {
+      return Optional.empty();
+    }
+    String folder = "/" + TRACER + "/";
+    return Optional.of(
+        List.of(
+            folder + loader().get().getFileName(),
+            "--library-path",
+            folder,
+            folder + Path.of(Trace.PROGRAM).getFileName()));
+  }
+
+  /** What is done with a library. */
+  @FunctionalInterface
+  private interface Adding {
+    void add(Path library) throws IOException;
+  }
+
+  /** Adds libraries with all that they are linked with; gives those that are not there. */
+  private static Set<String> addLibraries(Set<String> names, Adding adding) throws IOException {
+    Set<String> wanted = new TreeSet<>(names);
+    Set<String> missing = new TreeSet<>();
     Set<String> done = new TreeSet<>();
     while (!wanted.isEmpty()) {
       String name = wanted.iterator().next();
@@ -108,14 +162,23 @@ final class BareSystem {
         missing.addAll(library.isEmpty() ? Set.of(name) : Set.of());
         continue;
       }
-      copy(library.get(), folder);
-      try (FileChannel channel = FileChannel.open(library.get())) {
-        NeededLibraries.of(channel).stream().filter(n -> !done.contains(n)).forEach(wanted::add);
-      }
+      adding.add(library.get());
+      needed(library.get()).stream().filter(n -> !done.contains(n)).forEach(wanted::add);
     }
-    missing.removeAll(OF_THE_C_LIBRARY);
-    missing.removeIf(n -> n.startsWith("ld-linux"));
     return missing;
+  }
+
+  private static Set<String> needed(Path file) throws IOException {
+    try (FileChannel channel = FileChannel.open(file)) {
+      return Set.copyOf(NeededLibraries.of(channel));
+    }
+  }
+
+  private static void copyTo(Path file, Path folder) throws IOException {
+    Path target = folder.resolve(file.getFileName());
+    if (!Files.exists(target)) {
+      Files.copy(file.toRealPath(), target, java.nio.file.StandardCopyOption.COPY_ATTRIBUTES);
+    }
   }
 
   private static Set<String> neededBy(Path program) throws IOException {
@@ -124,9 +187,7 @@ final class BareSystem {
     try (Stream<Path> all = Files.walk(program)) {
       for (Path file : all.filter(BareSystem::mayBeNative).toList()) {
         brought.add(file.getFileName().toString());
-        try (FileChannel channel = FileChannel.open(file)) {
-          needed.addAll(NeededLibraries.of(channel));
-        }
+        needed.addAll(needed(file));
       }
     }
     return new TreeSet<>(NeededLibraries.ofTheSystem(needed, brought));

@@ -34,12 +34,14 @@ final class Causes {
       List<String> lines,
       RehearsedArtifact subject,
       Set<String> libraries,
+      Set<String> sought,
       Optional<RunObservation> observation) {
     Causes causes = new Causes(subject.content(), subject.lostFiles(), observation);
     for (String file : causes.lost) {
       causes.put(file, "", "the artifact has lost its file " + file + "; seal it again", "");
     }
     observation.map(o -> o.joined(lines)).orElse(lines).forEach(causes::read);
+    sought.forEach(causes::sought);
     for (String library : libraries) {
       causes.library(library, "");
     }
@@ -64,6 +66,19 @@ final class Causes {
         }
       }
     }
+  }
+
+  /** What was left out of the application, and looked for. */
+  private void sought(String path) {
+    content.leftOut().stream()
+        .filter(l -> path.equals(l.path()))
+        .forEach(
+            l ->
+                put(
+                    path,
+                    "",
+                    "the file " + path + " was looked for, and was left out: " + l.reason(),
+                    always(path)));
   }
 
   private static String why(Map<String, String> leftOut, String name) {

@@ -118,7 +118,7 @@ final class ImageSandbox implements UnwatchedMachine {
     command.addAll(rehearsal.arguments().isEmpty() ? usual : rehearsal.arguments());
     ProcessBuilder builder = new ProcessBuilder(command).directory(folder.path().toFile());
     builder.environment().clear();
-    builder.environment().put("PATH", System.getenv("PATH"));
+    builder.environment().put("PATH", Sandbox.PATH);
     List<String> variables = new ArrayList<>();
     if (run.environment() != null) {
       variables.addAll(run.environment());

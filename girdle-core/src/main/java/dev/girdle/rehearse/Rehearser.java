@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /** Runs an artifact as it would be run on a stranger's machine. */
 public final class Rehearser {
@@ -52,7 +53,6 @@ public final class Rehearser {
       Optional<RunObservation> observation) {
     this.observation = observation;
     this.subject = new RehearsedArtifact(artifact, content);
-    this.request = request;
     this.namespaces = Namespaces.words(request.network());
     boolean needs = content.needsRuntime() && !subject.isImage();
     if (needs && isUnderWine()) {
@@ -69,8 +69,13 @@ public final class Rehearser {
               + " along, and there is none here that a stranger could have",
           "  It needs " + content.runtime().text() + "; or seal with --runtime.");
     }
-    this.runtime = needs ? runtime : Optional.empty();
-    this.given = this.runtime.map(GivenRuntime::title).orElse("");
+    boolean standsOnSystem = observation.filter(RunObservation::standsOnSystem).isPresent();
+    this.runtime = needs && !standsOnSystem ? runtime : Optional.empty();
+    this.given = (needs ? runtime : this.runtime).map(GivenRuntime::title).orElse("");
+    this.request =
+        standsOnSystem && namespaces.isPresent() && BareSystem.isPossible()
+            ? new SandboxRequest(request.network(), true)
+            : request;
   }
 
   /**
@@ -145,7 +150,7 @@ public final class Rehearser {
       List<String> lines = new ArrayList<>(run.errors().lines().toList());
       lines.addAll(run.output().lines().toList());
       Verdict verdict = new Verdict(rehearsal, run);
-      List<Diagnosis> diagnoses = Causes.of(lines, subject, Set.of(), observation);
+      List<Diagnosis> diagnoses = Causes.of(lines, subject, Set.of(), Set.of(), observation);
       Set<Seen> seen = new TreeSet<>();
       if (verdict.failures().isEmpty() && diagnoses.isEmpty()) {
         seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
@@ -190,9 +195,7 @@ public final class Rehearser {
       Folders.copy(rehearsal.folder().get(), sandbox.work());
     }
     List<String> words = new ArrayList<>();
-    if (sandbox.has(Trace.PROGRAM)) {
-      words.addAll(Trace.words(sandbox.seenThere()));
-    }
+    sandbox.tracer().ifPresent(t -> words.addAll(Trace.words(t, sandbox.seenThere())));
     words.addAll(start(rehearsal, sandbox));
     words.addAll(rehearsal.arguments());
     ProcessRun run = ProcessRun.of(sandbox.process(words, environment), rehearsal, sandbox.seen());
@@ -205,12 +208,15 @@ public final class Rehearser {
     if (observation.isPresent()) {
       observation.get().read(sandbox.seen(), paths, seen);
     }
-    Trace.read(sandbox.seen(), paths, seen, absent);
+    Set<Seen> traced = new TreeSet<>();
+    Trace.read(sandbox.seen(), paths, traced, absent);
+    traced.forEach(t -> seen.add(observation.map(o -> o.own(t)).orElse(t)));
     List<String> lines = new ArrayList<>(run.errors().lines().toList());
     lines.addAll(run.output().lines().toList());
     Verdict verdict = new Verdict(rehearsal, run);
     List<String> failures = verdict.failures();
-    List<Diagnosis> diagnoses = Causes.of(lines, subject, sandbox.missingLibraries(), observation);
+    List<Diagnosis> diagnoses =
+        Causes.of(lines, subject, sandbox.missingLibraries(), sought(absent, paths), observation);
     if (failures.isEmpty() && diagnoses.isEmpty()) {
       seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
     }
@@ -228,6 +234,13 @@ public final class Rehearser {
         Traces.made(sandbox.work()),
         run.output(),
         run.errors());
+  }
+
+  /** What of the application was looked for and is not there. */
+  private Set<String> sought(Set<String> absent, SandboxPaths paths) {
+    return absent.stream()
+        .flatMap(a -> observation.flatMap(o -> o.sought(paths.inArtifact(a))).stream())
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   private List<String> start(Rehearsal rehearsal, Sandbox sandbox) {

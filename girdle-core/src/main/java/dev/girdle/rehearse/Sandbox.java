@@ -21,7 +21,8 @@ final class Sandbox implements AutoCloseable {
   /** Where the stranger's home is, if there are namespaces. */
   static final String HOME = "/home/stranger";
 
-  private static final String PATH = "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
+  /** Where every system has its programs. */
+  static final String PATH = "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
 
   private final TemporaryFolder folder;
   private final Optional<List<String>> namespaces;
@@ -154,9 +155,12 @@ final class Sandbox implements AutoCloseable {
     return runtimeFolderThere().map(f -> program.isEmpty() ? f : f + "/" + program);
   }
 
-  /** Whether a program of this system is there. */
-  boolean has(String program) {
-    return !isBare && !Windows.isHere() && Files.isExecutable(Path.of(program));
+  /** The words that start what traces programs; empty if this machine has none. */
+  Optional<List<String>> tracer() {
+    if (Windows.isHere() || !Files.isExecutable(Path.of(Trace.PROGRAM))) {
+      return Optional.empty();
+    }
+    return isBare ? BareSystem.tracer() : Optional.of(List.of(Trace.PROGRAM));
   }
 
   /** A process that runs some words there; nothing is started yet. */

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -27,10 +28,20 @@ final class Trace {
 
   static final String PROGRAM = "/usr/bin/strace";
 
-  /** The words before those of a program that is to be traced, with all that it starts. */
-  static List<String> words(String folder) {
+  /**
+   * The words before those of a program that is to be traced, with all that it starts.
+   *
+   * @param tracer the words that start {@code strace}
+   * @param folder where it writes
+   */
+  static List<String> words(List<String> tracer, String folder) {
+    List<String> words = new ArrayList<>(tracer);
+    words.addAll(options(folder));
+    return words;
+  }
+
+  private static List<String> options(String folder) {
     return List.of(
-        PROGRAM,
         "-f",
         "-qq",
         "--seccomp-bpf",
@@ -86,6 +97,7 @@ final class Trace {
     if (!whole.startsWith("/")) {
       whole = paths.home() + "/work/" + whole;
     }
+    whole = Path.of(whole).normalize().toString();
     boolean reads = !flags.contains("O_WRONLY") && !flags.contains("O_CREAT");
     if (failed) {
       if (reads && !flags.contains("O_DIRECTORY")) {

@@ -248,11 +248,15 @@ public final class Analyzer {
     SupportCheck.of(ecosystem, plan);
     LanguageModel model = ecosystem.model(application, choice, excluded, isExact(plan), progress);
     List<Demand> seeds = new ArrayList<>(model.seeds(application.starts()));
-    for (NamePattern pattern : choice.always()) {
-      Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
-      found.exclusions.fitting(pattern).stream()
-          .filter(i -> !excluded.containsKey(i))
-          .forEach(i -> seeds.add(model.demandFor(i, How.ALWAYS, strength)));
+    Map<How, List<NamePattern>> wished =
+        Map.of(How.ALWAYS, choice.always(), How.BEGINS, choice.contents().start());
+    for (How how : List.of(How.ALWAYS, How.BEGINS)) {
+      for (NamePattern pattern : wished.get(how)) {
+        Strength strength = pattern.isExact() ? Strength.HARD : Strength.SOFT;
+        found.exclusions.fitting(pattern).stream()
+            .filter(i -> !excluded.containsKey(i))
+            .forEach(i -> seeds.add(model.demandFor(i, how, strength)));
+      }
     }
     Linkage linkage = joined(ecosystem, model, application, found);
     Closure closure = walk(model, linkage, seeds, choice.prune());

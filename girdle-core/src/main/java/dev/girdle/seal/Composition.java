@@ -6,10 +6,12 @@ import dev.girdle.ecosystem.Shape;
 import dev.girdle.identity.Appearance;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.plan.Contents;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.RuntimeKind;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Puts together all files of an artifact: the program, and what people and systems want to see. */
 final class Composition {
@@ -49,6 +51,10 @@ final class Composition {
             analysis.selection(),
             analysis.need());
     Layout layout = analysis.model().packaging().layOut(request);
+    if (shape == Shape.SYMBOLS) {
+      return layout;
+    }
+    layout = arranged(layout, request.programFolder());
     if (isSeen) {
       layout = appearance.dress(layout);
     }
@@ -62,6 +68,17 @@ final class Composition {
       layout = layout.noticing(WindowsNames.notices(layout));
     }
     return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());
+  }
+
+  private Layout arranged(Layout layout, String top) {
+    Contents contents = analysis.plan().choice().contents();
+    Optional<String> folder = analysis.model().packaging().filesFolder();
+    if (folder.isEmpty()) {
+      Arrangement.refuse(contents, analysis.ecosystem().name());
+      return layout;
+    }
+    return new Arrangement(contents, top + folder.get(), analysis.application().starts())
+        .of(layout);
   }
 
   private List<String> unknownLicences() {

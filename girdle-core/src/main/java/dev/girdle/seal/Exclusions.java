@@ -9,6 +9,7 @@ import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.Contents;
 import dev.girdle.plan.NamePattern;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -32,6 +33,14 @@ final class Exclusions {
     Map<Item, String> excluded = new LinkedHashMap<>();
     for (NamePattern pattern : choice.never()) {
       fitting(pattern).forEach(i -> excluded.putIfAbsent(i, "--never " + pattern.reason()));
+    }
+    Set<Item> wantedHere = new LinkedHashSet<>();
+    choice.contents().only(choice.target(), true).forEach(p -> wantedHere.addAll(fitting(p)));
+    for (NamePattern pattern : choice.contents().only(choice.target(), false)) {
+      String why = "only for " + choice.contents().target(pattern) + ": " + pattern.reason();
+      fitting(pattern).stream()
+          .filter(i -> !wantedHere.contains(i) && !isWanted(i, choice))
+          .forEach(i -> excluded.putIfAbsent(i, why));
     }
     choice
         .target()
@@ -89,6 +98,15 @@ final class Exclusions {
     List<String> lines = new ArrayList<>();
     choice.always().stream().forEach(p -> requireEffect("always", p, isOfRuntime, lines));
     choice.never().stream().forEach(p -> requireEffect("never", p, isOfRuntime, lines));
+    Contents contents = choice.contents();
+    contents.start().forEach(p -> requireEffect("start", p, x -> false, lines));
+    contents.order().forEach(p -> requireEffect("order", p, x -> false, lines));
+    contents.untouched().forEach(p -> requireEffect("untouched", p, x -> false, lines));
+    contents
+        .only()
+        .forEach(
+            (target, patterns) ->
+                patterns.forEach(p -> requireEffect("only: " + target, p, x -> false, lines)));
     if (!lines.isEmpty()) {
       throw new GirdleException(Fault.REQUEST, lines);
     }

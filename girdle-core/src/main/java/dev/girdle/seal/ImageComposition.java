@@ -292,7 +292,7 @@ final class ImageComposition implements AutoCloseable {
   private ImageConfig.Run run() {
     LaunchSpec main = analysis.application().starts().get(0);
     LayoutCommand command = layout.starting().commands().get(0);
-    String here = "/" + place.replaceFirst("/$", "");
+    String here = here();
     Map<String, String> labels = new LinkedHashMap<>(annotations());
     labels.putAll(wishes.labels());
     return new ImageConfig.Run(
@@ -329,11 +329,17 @@ final class ImageComposition implements AutoCloseable {
   }
 
   /** What the plan says counts more than what the program is always started with. */
+  /** Where the layout lies in the image. */
+  private String here() {
+    return "/" + place.replaceFirst("/$", "");
+  }
+
   private List<String> environment(LaunchSpec main) {
     Map<String, String> all = new LinkedHashMap<>();
     all.put("PATH", PATH);
     all.put("LANG", "C.UTF-8"); // without it, programs take all text for ASCII
     ground.ifPresent(g -> all.putAll(g.environment()));
+    all.putAll(layout.starting().commands().get(0).environmentAt(here()));
     all.putAll(main.environment());
     all.putAll(wishes.environment());
     return all.entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).toList();

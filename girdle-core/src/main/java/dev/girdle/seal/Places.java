@@ -116,6 +116,7 @@ final class Places {
       case IMAGE -> identity.fileName() + "-image.tar";
       case FOLDER -> base;
       case EXECUTABLE -> base + (Target.isOf("windows", target) ? ".exe" : ".run");
+      case SYMBOLS -> base + "-symbols.zip";
       case ZIP -> base + ".zip";
       case TGZ -> base + ".tgz";
       case ARCHIVE -> base + "." + analysis.ecosystem().support().archive();

@@ -156,7 +156,7 @@ public final class Sealer {
       } catch (IOException e) {
         throw output.cannotWrite(e);
       }
-      if (gate.isPresent()) {
+      if (gate.isPresent() && request.kind() != FormKind.SYMBOLS) {
         progress.at("rehearsing " + place.getFileName(), 0, 0);
         notices.addAll(gate.get().pass(output.work()));
       }
@@ -195,7 +195,7 @@ public final class Sealer {
   private static String top(FormRequest request, Path place) {
     String name = place.getFileName().toString();
     return switch (request.kind()) {
-      case FOLDER, ARCHIVE, EXECUTABLE, IMAGE -> "";
+      case FOLDER, ARCHIVE, EXECUTABLE, IMAGE, SYMBOLS -> "";
       case ZIP, TGZ -> name.replaceFirst("\\.(zip|tgz|tar\\.gz)$", "") + "/";
     };
   }
@@ -213,7 +213,7 @@ public final class Sealer {
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     return switch (request.kind()) {
       case FOLDER -> new FolderForm(date);
-      case ZIP, ARCHIVE -> {
+      case ZIP, ARCHIVE, SYMBOLS -> {
         Pack pack = new Pack(date, request.level(), Compression.GZIP, top);
         yield layout.starting().frame().isPresent()
             ? new TextForm(pack, layout.starting().frame().get())
@@ -299,7 +299,7 @@ public final class Sealer {
     String inside = layout.starting().line().formatted(top.replaceFirst("/$", ""));
     return switch (request.kind()) {
       case FOLDER -> startOfFolder(layout.starting(), place);
-      case ARCHIVE, IMAGE -> layout.starting().line().formatted(place);
+      case ARCHIVE, IMAGE, SYMBOLS -> layout.starting().line().formatted(place);
       case EXECUTABLE ->
           place.isAbsolute() || place.getNameCount() > 1 ? place.toString() : "./" + place;
       case ZIP -> "unzip " + place + " && " + inside;
@@ -329,6 +329,9 @@ public final class Sealer {
     }
     if (request.kind() == FormKind.IMAGE) {
       return Shape.BARE;
+    }
+    if (request.kind() == FormKind.SYMBOLS) {
+      return Shape.SYMBOLS;
     }
     if (request.kind() != FormKind.ARCHIVE) {
       return Shape.FOLDER;

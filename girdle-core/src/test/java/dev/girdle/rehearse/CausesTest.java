@@ -66,6 +66,7 @@ class CausesTest {
         List.of(lines),
         new RehearsedArtifact(dir, content),
         Set.of(),
+        Set.of(),
         Optional.of(new JavaObservation()));
   }
 

@@ -23,7 +23,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.TreeMap;
+import java.util.function.Predicate;
 
 /** Edits the code of an artifact for Linux, so that it finds what lies beside it. */
 final class CodeEdits {
@@ -35,7 +36,8 @@ final class CodeEdits {
   private final Target target;
   private final Optional<CLibrary> runtime;
   private final boolean hasPlaces;
-  private final Set<String> leftAlone = new TreeSet<>();
+  private final Predicate<Item> isUntouched;
+  private final Map<String, String> leftAlone = new TreeMap<>();
   private long stripped;
 
   CodeEdits(
@@ -44,17 +46,19 @@ final class CodeEdits {
       Placement placement,
       Target target,
       Optional<CLibrary> runtime,
-      boolean hasPlaces) {
+      boolean hasPlaces,
+      Predicate<Item> isUntouched) {
     this.files = files;
     this.linkage = linkage;
     this.placement = placement;
     this.target = target;
     this.runtime = runtime;
     this.hasPlaces = hasPlaces;
+    this.isUntouched = isUntouched;
   }
 
-  /** The paths of programs that are as they were and look for libraries where they did. */
-  Set<String> leftAlone() {
+  /** By path, why code is as it was and looks for libraries where it did. */
+  Map<String, String> leftAlone() {
     return leftAlone;
   }
 
@@ -70,9 +74,13 @@ final class CodeEdits {
         || !target.runs(head.get().code().system(), head.get().code().processors())) {
       return item.content();
     }
+    if (isUntouched.test(item)) {
+      leftAlone.put(placement.of(item), "since the plan says so");
+      return item.content();
+    }
     if (ElfPayload.isIn(item.content())) {
       // it reads what stands behind its end, and knows where that is
-      leftAlone.add(placement.of(item));
+      leftAlone.put(placement.of(item), "since it holds data behind its code");
       return item.content();
     }
     Content bare = StrippedCode.of(item.content());
@@ -89,7 +97,7 @@ final class CodeEdits {
     ElfEdit edit = new ElfEdit(folders(item, code.get()), first, renamed(item, code.get()), loader);
     Optional<Content> edited = EditedElf.of(bare, edit);
     if (edited.isEmpty()) {
-      leftAlone.add(placement.of(item));
+      leftAlone.put(placement.of(item), "since it has no room for changes");
     }
     return edited.orElse(bare);
   }

@@ -30,6 +30,7 @@ import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.linkage.Runner;
 import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.plan.NamePattern;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -47,6 +48,9 @@ import java.util.TreeSet;
 
 /** Lays a native program out. */
 public final class NativeLayout {
+  /** Where the application's own files go, in the program's folder. */
+  public static final String FILES = Placement.APP;
+
   private static final String SETTINGS = Spot.SYSTEM + "etc/";
   private static final String SETTINGS_BESIDE = Spot.SYSTEM + "usr/etc";
 
@@ -96,7 +100,16 @@ public final class NativeLayout {
                 || !placement.spares().isEmpty()
                 || !dataOfC.isEmpty())
             && placesCode().isPresent();
-    this.edits = new CodeEdits(files, linkage, placement, target, runtime, hasPlaces);
+    this.edits =
+        new CodeEdits(files, linkage, placement, target, runtime, hasPlaces, this::isUntouched);
+  }
+
+  private boolean isUntouched(Item item) {
+    return isNamed(item, request.choice().contents().untouched());
+  }
+
+  private static boolean isNamed(Item item, List<NamePattern> patterns) {
+    return patterns.stream().anyMatch(p -> p.matches(item.name()) || p.matches(item.path()));
   }
 
   /**
@@ -124,8 +137,7 @@ public final class NativeLayout {
   private boolean isSpare(Item item) {
     return request.shape() == Shape.FOLDER
         && ReceiversSystem.whyTheirsFirst(item).isPresent()
-        && request.choice().always().stream()
-            .noneMatch(p -> p.matches(item.name()) || p.matches(item.path()));
+        && !isNamed(item, request.choice().always());
   }
 
   private CLibrary library() {
@@ -209,7 +221,7 @@ public final class NativeLayout {
             List.of(),
             notices(),
             isBare ? request.main().label() : request.startOfFolder(request.isForUnix()));
-    layout = layout.linking(links);
+    layout = layout.linking(links).linking(forLeftAlone(all));
     layout =
         layout.starting(
             isBare
@@ -334,14 +346,50 @@ public final class NativeLayout {
     }
     notices.addAll(aboutSpares());
     if (isLinux) {
-      for (String place : edits.leftAlone()) {
-        notices.add(
-            place
-                + " is left as it is, since it holds data behind its code or has no room for changes;"
-                + " its starter tells it where libraries are");
-      }
+      edits.leftAlone().forEach((place, why) -> notices.add(aboutLeftAlone(place, why)));
     }
     return notices;
+  }
+
+  private String aboutLeftAlone(String place, String why) {
+    boolean isStarted = request.starts().stream().anyMatch(s -> program(s).code().equals(place));
+    return place
+        + " is left as it is, "
+        + why
+        + "; "
+        + (isStarted
+            ? (request.shape() == Shape.BARE ? "the image" : "its starter")
+                + " tells it where libraries are"
+            : "it finds libraries where it looked before, and nowhere else")
+        + (runtime.isPresent() ? ", and it uses the receiver's C library" : "");
+  }
+
+  /** Code that is left alone comes with the receiver's C library, and must not find another. */
+  private List<LayoutLink> forLeftAlone(List<LayoutFile> all) {
+    if (runtime.isEmpty() || !hasLeftAlone()) {
+      return List.of();
+    }
+    List<LayoutLink> links = new ArrayList<>();
+    for (LayoutFile file : all) {
+      String path = file.path().substring(Math.min(top.length(), file.path().length()));
+      String name = Paths.fileName(path);
+      boolean isLibrary =
+          Paths.folder(path).equals(Placement.LIB) && !name.startsWith(CodeEdits.PLACES);
+      if (isLibrary && !runtime.get().files().containsKey(name)) {
+        links.add(
+            new LayoutLink(
+                top + Placement.BESIDE_OTHER_C + name,
+                "../" + name,
+                "",
+                "for code that uses the receiver's C library"));
+      }
+    }
+    return links;
+  }
+
+  private boolean hasLeftAlone() {
+    return request.starts().stream()
+        .anyMatch(s -> edits.leftAlone().containsKey(program(s).code()));
   }
 
   private List<String> aboutSpares() {
@@ -419,9 +467,13 @@ public final class NativeLayout {
       if (target.system().equals("windows")) {
         starters.add(made(bin + ".cmd", starter.windows(), "starts it on Windows, from scripts"));
       } else {
-        boolean isAlone = edits.leftAlone().contains(program.code());
+        Optional<String> libraries =
+            edits.leftAlone().containsKey(program.code())
+                ? Optional.of(runtime.isPresent() ? Placement.BESIDE_OTHER_C : Placement.LIB)
+                : Optional.empty();
         starters.add(
-            made(bin, starter.unix(needed, isAlone, spares), "starts it on Unix").asExecutable());
+            made(bin, starter.unix(needed, libraries, hasPlaces, spares), "starts it on Unix")
+                .asExecutable());
       }
     }
     starters.add(
@@ -470,7 +522,11 @@ public final class NativeLayout {
       List<String> words = new ArrayList<>();
       words.addAll(program(start).command(p -> LayoutCommand.PLACE + "/" + p, w -> w));
       words.addAll(start.arguments());
-      commands.add(new LayoutCommand(start.label(), words, LayoutCommand.PLACE));
+      boolean isAlone = edits.leftAlone().containsKey(program(start).code());
+      String folder = LayoutCommand.PLACE + (isAlone ? "/app" : ""); // nobody leads its paths
+      Map<String, String> told =
+          isAlone ? Map.of("LD_LIBRARY_PATH", LayoutCommand.PLACE + "/lib") : Map.of();
+      commands.add(new LayoutCommand(start.label(), words, folder, told));
     }
     return commands;
   }

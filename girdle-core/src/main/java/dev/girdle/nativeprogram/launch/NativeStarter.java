@@ -8,14 +8,11 @@ import dev.girdle.launch.ShellWords;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** The starters: POSIX {@code sh} and batch files for {@code cmd.exe}. */
 final class NativeStarter {
-  /** What a program is told that cannot be edited; its children are told, too. */
-  private static final String LIBRARIES =
-      "LD_LIBRARY_PATH=$home/lib${LD_LIBRARY_PATH:+:$LD_LIBRARY_PATH}\nexport LD_LIBRARY_PATH\n";
-
   private final Identity identity;
   private final LaunchSpec start;
   private final StartedProgram program;
@@ -30,14 +27,16 @@ final class NativeStarter {
    * For systems with {@code sh}.
    *
    * @param needed what has to lie beside it
-   * @param isLeftAlone whether the program does not find libraries by itself
+   * @param libraries the folder of libraries, if the program does not find them by itself
+   * @param hasPlaces whether there is a library that leads paths
    * @param spares libraries which are only used where there are none
    */
-  String unix(List<String> needed, boolean isLeftAlone, SpareLibraries spares) {
+  String unix(
+      List<String> needed, Optional<String> libraries, boolean hasPlaces, SpareLibraries spares) {
     Map<String, String> values = values();
     values.put(
         "FILES", needed.stream().map(ShellWords::quoted).collect(Collectors.joining(" \\\n  ")));
-    values.put("LIBRARIES", (isLeftAlone ? LIBRARIES : "") + spares.lookedFor());
+    values.put("LIBRARIES", spares.lookedFor() + libraries.map(l -> told(l, hasPlaces)).orElse(""));
     values.put(
         "COMMAND",
         program.command(p -> "\"$home/\"" + ShellWords.quoted(p), ShellWords::quoted).stream()
@@ -46,6 +45,13 @@ final class NativeStarter {
     values.put("ENVIRONMENT", ShellWords.environment(start));
     values.put("UNIX_HEAD", Template.unixHead());
     return Template.fill(NativeStarter.class, "starter.sh", values);
+  }
+
+  private static String told(String libraries, boolean hasPlaces) {
+    Map<String, String> values = new HashMap<>();
+    values.put("FOLDER", ShellWords.quoted(libraries.replaceFirst("/$", "")));
+    values.put("PLACES", hasPlaces ? Placement.LIB + CodeEdits.PLACES : "");
+    return Template.fill(NativeStarter.class, "untouched.sh", values);
   }
 
   String windows() {

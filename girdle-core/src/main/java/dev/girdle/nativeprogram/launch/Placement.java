@@ -25,6 +25,9 @@ final class Placement {
   static final String APP = "app/";
   static final String LIB = "lib/";
 
+  /** Links to libraries, for code that uses another C library than the one that came along. */
+  static final String BESIDE_OTHER_C = LIB + "others/";
+
   static final String SPARE = LIB + "spare/";
 
   private final Map<Item, String> places = new HashMap<>();

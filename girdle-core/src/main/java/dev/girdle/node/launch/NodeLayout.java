@@ -24,7 +24,8 @@ import java.util.List;
  * {@code app} as it lay, with its links.
  */
 public final class NodeLayout {
-  private static final String APP = "app/";
+  /** Where the application's own files go, in the program's folder. */
+  public static final String APP = "app/";
 
   private NodeLayout() {}
 

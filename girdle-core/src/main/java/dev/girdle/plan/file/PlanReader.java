@@ -250,8 +250,7 @@ final class PlanReader {
   }
 
   private String place(String pointer) {
-    Mark at = text.at(pointer);
-    return file + ":" + at.line() + ":" + at.column();
+    return text.place(file, pointer);
   }
 
   private Choice choice(Optional<Target> target) {
@@ -263,18 +262,12 @@ final class PlanReader {
         patterns("/contents/always"),
         patterns("/contents/never"),
         paths("/contents/evidence"),
-        target);
+        target,
+        new ContentsReader(file, text, problems).read());
   }
 
   private List<NamePattern> patterns(String pointer) {
-    List<NamePattern> patterns = new ArrayList<>();
-    for (JsonNode node : root.at(pointer)) {
-      String place = place(pointer + "/" + patterns.size());
-      patterns.add(
-          NamePattern.of(node.isObject() ? node.path("what").asText() : node.asText())
-              .inPlan(node.path("note").asText(), place));
-    }
-    return patterns;
+    return ContentsReader.patterns(file, text, pointer);
   }
 
   private static boolean isPacked(FormKind kind, String packing) {

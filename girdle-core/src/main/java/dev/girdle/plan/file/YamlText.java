@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.StringReader;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -73,6 +74,12 @@ final class YamlText {
   /** The place of a value by its JSON pointer (RFC 6901), or of the nearest that holds it. */
   Mark at(String pointer) {
     return find(values, pointer);
+  }
+
+  /** How people find a value: {@code girdle.yaml:12:7}. */
+  String place(Path file, String pointer) {
+    Mark at = at(pointer);
+    return file + ":" + at.line() + ":" + at.column();
   }
 
   /** The place of the key of a value. */

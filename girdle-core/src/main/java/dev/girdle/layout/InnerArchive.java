@@ -1,12 +1,10 @@
-package dev.girdle.host;
+package dev.girdle.layout;
 
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.SourceDate;
 import dev.girdle.io.TarWriter;
 import dev.girdle.io.ZipWriter;
-import dev.girdle.layout.LayoutFile;
-import dev.girdle.layout.LayoutLink;
 import dev.girdle.place.Scratch;
 import dev.girdle.plan.Placement;
 import java.io.BufferedOutputStream;
@@ -17,27 +15,46 @@ import java.nio.file.Path;
 import java.util.List;
 
 /** The files of an application as one archive, the same bytes each time. */
-final class InnerArchive {
+public final class InnerArchive {
   private InnerArchive() {}
 
-  /** Into a temporary file, since its size has to be known before it is written out. */
-  static Content of(List<LayoutFile> files, List<LayoutLink> links, Placement.Kind kind)
+  /**
+   * Packs files. It is made at once, into a temporary file, since its size has to be known before
+   * it is written out.
+   *
+   * @param files what goes in, by paths in the archive
+   * @param links symbolic links, which stay such
+   * @param kind what it is
+   * @return the archive
+   * @throws IOException if something cannot be read, or there is no room
+   */
+  public static Content of(List<LayoutFile> files, List<LayoutLink> links, Placement.Kind kind)
       throws IOException {
     Path place = Scratch.path("." + kind.text());
     SourceDate date = SourceDate.of(System.getenv("SOURCE_DATE_EPOCH"));
     if (kind == Placement.Kind.ZIP) {
-      try (ZipWriter zip = new ZipWriter(place, date)) {
-        for (LayoutFile file : files) {
-          zip.compress(file.path(), file.content(), file.executable());
-        }
-        for (LayoutLink link : links) {
-          zip.link(link.path(), link.target());
-        }
-      }
+      zip(files, links, place, date);
     } else {
       tar(files, links, place, date);
     }
     return FolderTree.content(place);
+  }
+
+  private static void zip(
+      List<LayoutFile> files, List<LayoutLink> links, Path place, SourceDate date)
+      throws IOException {
+    try (ZipWriter zip = new ZipWriter(place, date)) {
+      for (LayoutFile file : files) {
+        if (file.packing() == Packing.STORED) {
+          zip.store(file.path(), file.content(), file.executable());
+        } else {
+          zip.compress(file.path(), file.content(), file.executable());
+        }
+      }
+      for (LayoutLink link : links) {
+        zip.link(link.path(), link.target());
+      }
+    }
   }
 
   private static void tar(
