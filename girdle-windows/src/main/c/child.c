@@ -22,8 +22,8 @@ static HANDLE new_job(void) {
 }
 
 /*
- * Starts a program with words of ours and the rest of the command line as it was typed, waits for
- * its end, and gives its exit status.
+ * Starts a program with words of ours and the rest of the command line as it was typed, where the
+ * orders say or where we were started, waits for its end, and gives its exit status.
  */
 DWORD run_child(const Orders *orders, const wchar_t *program, const List *words, const wchar_t *tail) {
   Text line = {0};
@@ -44,10 +44,11 @@ DWORD run_child(const Orders *orders, const wchar_t *program, const List *words,
   start.hStdError = GetStdHandle(STD_ERROR_HANDLE);
   DWORD flags = CREATE_SUSPENDED | CREATE_UNICODE_ENVIRONMENT;
   if (has_order(orders, L"window")) flags |= CREATE_NO_WINDOW;
+  const wchar_t *place = has_order(orders, L"place") ? order(orders, L"place") : NULL;
   PROCESS_INFORMATION child;
   SetConsoleCtrlHandler(on_signal, TRUE);
   /* the name of the program is read with quotes, like any other word; so ours has none in front */
-  if (!CreateProcessW(program, line.at + 1, NULL, NULL, TRUE, flags, NULL, NULL, &start, &child)) {
+  if (!CreateProcessW(program, line.at + 1, NULL, NULL, TRUE, flags, NULL, place, &start, &child)) {
     DWORD error = GetLastError();
     fail(STATUS_CANNOT_RUN, joined(program, L" cannot be started: ", reason_of(error), NULL));
   }

@@ -72,7 +72,8 @@ final class DemoCommand implements Callable<Integer> {
               new SurveyView(
                       analysis.application(),
                       Optional.of(analysis.overview()),
-                      new Analyzer(Progress.SILENT).recognise(analysis.plan()))
+                      new Analyzer(Progress.SILENT).recognise(analysis.plan()),
+                      List.of())
                   .print(context.console()));
       view.step("closure " + dir, () -> new ClosureView(analysis).print(context.console()));
       Outcome outcome = new Sealer(Context.release(), meter).seal(analyses);

@@ -31,7 +31,9 @@ final class SurveyCommand implements Callable<Integer> {
     Analyzer analyzer = new Analyzer(common.startMeter(context));
     try (Application found = analyzer.survey(plan)) {
       Optional<Overview> overview = found.entryPoint().map(e -> analyzer.look(plan, found));
-      common.show(new SurveyView(found, overview, analyzer.recognise(plan)), context);
+      common.show(
+          new SurveyView(found, overview, analyzer.recognise(plan), analyzer.advice(plan, found)),
+          context);
     }
     return 0;
   }

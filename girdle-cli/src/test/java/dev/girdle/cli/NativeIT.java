@@ -449,6 +449,49 @@ class NativeIT extends NativeCase {
     }
   }
 
+  @Test
+  void aGameForWindowsFindsItsContentFromAnywhere() throws IOException {
+    Wine.require(Wine.COMPILER);
+    Path app = Files.createDirectories(dir.resolve("regatta/Data/levels")).getParent().getParent();
+    Files.writeString(app.resolve("Data/levels/one.lvl"), "three buoys\n");
+    Files.writeString(
+        Files.createDirectories(app.resolve("Starter")).resolve("unused.lvl"), "no buoys\n");
+    Files.writeString(app.resolve("Data/first.txt"), "levels\\one.lvl\n");
+    source(
+        "regatta.c",
+        """
+        #include <stdio.h>
+        #include <string.h>
+        #include <windows.h>
+        int WINAPI WinMain(HINSTANCE a, HINSTANCE b, LPSTR words, int show) {
+          char name[80] = "", path[99] = "Data\\\\", line[80] = "nothing";
+          FILE *file = fopen("data\\\\FIRST.txt", "r");
+          if (file && fgets(name, sizeof name, file)) name[strcspn(name, "\\r\\n")] = 0;
+          strcat(path, name);
+          if (file) fclose(file);
+          file = fopen(path, "r");
+          if (file) fgets(line, sizeof line, file);
+          file = fopen(getenv("SEEN"), "w");
+          fputs(line, file);
+          fclose(file);
+          return strlen(words);
+        }
+        """);
+    windows("-mwindows", "-o", app.resolve("regatta.exe"), "regatta.c");
+    for (String form : List.of("folder", "executable")) {
+      Run.girdle("seal", app, "--prune", "files", "--form", form, "--out", form).in(dir).well();
+    }
+    assertThat(sealed("folder").resolve("app/Starter")).doesNotExist();
+    Wine wine = Wine.in(Files.createDirectories(dir.resolve("wine")));
+    Path seen = dir.resolve("seen.txt");
+    for (Path program : List.of(sealed("folder").resolve("regatta.exe"), sealed("executable"))) {
+      Run run = wine.run(program, "abc").with("SEEN", Wine.path(seen)).in(Path.of("/"));
+      assertThat(run.go().status()).isEqualTo(3);
+      assertThat(seen).hasContent("three buoys");
+      Files.delete(seen);
+    }
+  }
+
   private void windows(Object... words) {
     Object[] all = Stream.concat(Stream.of((Object) Wine.COMPILER), Stream.of(words)).toArray();
     Run.of(all).in(dir).with("PATH", "/usr/bin:/bin").well();

@@ -52,6 +52,15 @@ public record LaunchSpec(
   }
 
   /**
+   * The same start of a program that opens a window of its own.
+   *
+   * @return a new start
+   */
+  public LaunchSpec openingWindow() {
+    return new LaunchSpec(label, entry, arguments, options, environment, true);
+  }
+
+  /**
    * Whether it is started as part of a module, and not from a class path.
    *
    * @return true if the entry point names a module

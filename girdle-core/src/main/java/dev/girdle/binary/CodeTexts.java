@@ -28,6 +28,8 @@ public final class CodeTexts {
   private final byte[] wideText = new byte[LONGEST];
   private int wideLength;
   private byte before;
+  private int open; // how many bytes of a letter are still to come
+  private int whole; // where that letter begins
 
   private CodeTexts(int least, boolean onlyAscii, boolean wide, Consumer<String> found) {
     this.shortest = least;
@@ -115,13 +117,17 @@ public final class CodeTexts {
   }
 
   private void add(byte[] bytes, int count) {
-    int least = onlyAscii ? ' ' : Byte.MIN_VALUE;
     for (int i = 0; i < count; i++) {
       byte b = bytes[i];
       if (wide) {
         addWide(b);
       }
-      boolean isText = b >= ' ' ? b != 0x7f : b == '\t' || b < 0 && b >= least;
+      boolean isText;
+      if (b >= 0 && open == 0) {
+        isText = b >= ' ' ? b != 0x7f : b == '\t';
+      } else {
+        isText = follows(b) && (b < 0 ? !onlyAscii : b >= ' ' && b != 0x7f || b == '\t');
+      }
       if (isText) {
         text[length++] = b;
         if (length == LONGEST) {
@@ -131,6 +137,33 @@ public final class CodeTexts {
         end();
       }
     }
+  }
+
+  /**
+   * Whether a byte goes on with the text as UTF-8 does (RFC 3629, section 4). What is none ends a
+   * text, so that noise is cut to pieces that are thrown away.
+   */
+  private boolean follows(byte b) {
+    if (b < 0 && b < -64) { // one that goes on with a letter
+      open--;
+      return open >= 0 || broken();
+    }
+    if (open > 0) {
+      broken(); // the letter before is not whole
+      end();
+    }
+    open =
+        b >= 0
+            ? 0
+            : b >= -62 && b < -32 ? 1 : b >= -32 && b < -16 ? 2 : b >= -16 && b <= -12 ? 3 : -1;
+    whole = length;
+    return open >= 0 || broken();
+  }
+
+  private boolean broken() {
+    length = open < 0 ? length : whole;
+    open = 0;
+    return false;
   }
 
   /** UTF-16 with the lower byte first, as far as it is ASCII. */
@@ -155,6 +188,9 @@ public final class CodeTexts {
   }
 
   private void end() {
+    if (open > 0) {
+      broken();
+    }
     if (length >= shortest) {
       found.accept(
           new String(

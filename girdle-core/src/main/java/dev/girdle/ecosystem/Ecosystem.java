@@ -6,6 +6,7 @@ import dev.girdle.app.Target;
 import dev.girdle.closure.SideLinkage;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.Prune;
 import dev.girdle.plan.Source;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -125,6 +126,20 @@ public interface Ecosystem {
    * @throws IOException if something cannot be read or written
    */
   List<String> startUnsealed(Application application, Path folder) throws IOException;
+
+  /**
+   * What a look at all of an application shows of what could be left out or is there twice. Takes
+   * as long as reading all of it can take, so it is only asked for who wants to know.
+   *
+   * @param application what was surveyed
+   * @param prune how finely things are left out already
+   * @param progress is told how the work gets on
+   * @return one sentence each; empty if there is nothing to say
+   * @throws GirdleException if something cannot be read
+   */
+  default List<String> advice(Application application, Prune prune, Progress progress) {
+    return List.of();
+  }
 
   /**
    * How programs of this language are watched while they run.

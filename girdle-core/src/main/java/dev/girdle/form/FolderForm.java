@@ -1,5 +1,6 @@
 package dev.girdle.form;
 
+import dev.girdle.io.FolderTree;
 import dev.girdle.io.Sha256;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
@@ -7,16 +8,26 @@ import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InterruptedIOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
 
 /** Writes a folder. Permissions and times are the same wherever and whenever it is made. */
 public final class FolderForm implements Form {
+  private static final int MOST_THREADS = 8;
+
   private final SourceDate date;
 
   /**
@@ -35,12 +46,8 @@ public final class FolderForm implements Form {
       Function<List<WrittenFile>, byte[]> accounts,
       LongConsumer progress)
       throws IOException {
-    List<WrittenFile> written = new ArrayList<>();
     Files.createDirectories(place);
-    for (LayoutFile file : layout.files()) {
-      written.add(new WrittenFile(file, write(place, file)));
-      progress.accept(file.content().size());
-    }
+    List<WrittenFile> written = files(layout.files(), place, progress);
     for (LayoutLink link : layout.links()) {
       Path path = place.resolve(link.path());
       Files.createDirectories(path.getParent());
@@ -48,6 +55,52 @@ public final class FolderForm implements Form {
     }
     write(place, LayoutFile.made(layout.recordPath(), accounts.apply(written), ""));
     Permissions.settle(place, date);
+  }
+
+  /**
+   * What is a file already is copied by several threads, since its digest takes longer than the
+   * copy; all else may share what it is read from, and is written by this one.
+   */
+  private static List<WrittenFile> files(List<LayoutFile> files, Path place, LongConsumer progress)
+      throws IOException {
+    ExecutorService threads =
+        Executors.newFixedThreadPool(
+            Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()));
+    try {
+      Map<LayoutFile, Future<String>> copied = new IdentityHashMap<>();
+      for (LayoutFile file : files) {
+        if (FolderTree.fileOf(file.content()).isPresent()) {
+          copied.put(file, threads.submit(() -> write(place, file)));
+        }
+      }
+      List<WrittenFile> written = new ArrayList<>();
+      for (LayoutFile file : files) {
+        Future<String> copy = copied.remove(file);
+        written.add(new WrittenFile(file, copy == null ? write(place, file) : copy.get()));
+        progress.accept(file.content().size());
+      }
+      return written;
+    } catch (ExecutionException e) {
+      if (e.getCause() instanceof IOException cause) {
+        throw cause;
+      }
+      throw new IOException(e.getCause());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new InterruptedIOException("it was interrupted");
+    } finally {
+      end(threads);
+    }
+  }
+
+  /** Whoever removes what was begun must find nobody writing there. */
+  private static void end(ExecutorService threads) {
+    threads.shutdownNow();
+    try {
+      threads.awaitTermination(1, TimeUnit.MINUTES);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   private static String write(Path place, LayoutFile file) throws IOException {

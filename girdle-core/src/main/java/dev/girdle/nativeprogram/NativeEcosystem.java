@@ -19,6 +19,7 @@ import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
 import dev.girdle.nativeprogram.observe.NativeObservation;
+import dev.girdle.nativeprogram.survey.Leftovers;
 import dev.girdle.nativeprogram.survey.NativeSurvey;
 import dev.girdle.nativeprogram.survey.Recogniser;
 import dev.girdle.place.Folders;
@@ -119,7 +120,7 @@ public final class NativeEcosystem implements Ecosystem {
       Map<Item, String> excluded,
       boolean exact,
       Progress progress) {
-    return new NativeModel(application, choice.target(), excluded);
+    return new NativeModel(application, choice, excluded);
   }
 
   @Override
@@ -141,6 +142,20 @@ public final class NativeEcosystem implements Ecosystem {
     }
     words.addAll(start.arguments());
     return words;
+  }
+
+  @Override
+  public List<String> advice(Application application, Prune prune, Progress progress) {
+    progress.at("looking at content", 0, 0);
+    try {
+      return Leftovers.of(application, prune);
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e,
+          () ->
+              new GirdleException(
+                  Fault.MACHINE, e, "cannot read " + application.source() + ": " + e.getMessage()));
+    }
   }
 
   @Override

@@ -33,6 +33,7 @@ import dev.girdle.nativeprogram.launch.NativeLayout;
 import dev.girdle.nativeprogram.launch.SymbolFiles;
 import dev.girdle.nativeprogram.linkage.ElfSearch;
 import dev.girdle.nativeprogram.linkage.LibrarySearch;
+import dev.girdle.nativeprogram.linkage.Namesakes;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.NativeThing;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
@@ -43,6 +44,7 @@ import dev.girdle.nativeprogram.linkage.Searches;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemNames;
 import dev.girdle.nativeprogram.linkage.SystemRules;
+import dev.girdle.plan.Choice;
 import dev.girdle.plan.Prune;
 import dev.girdle.system.SystemPackage;
 import java.io.IOException;
@@ -75,8 +77,8 @@ final class NativeModel implements LanguageModel {
   private Set<Item> direct;
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
-  NativeModel(Application application, Optional<Target> target, Map<Item, String> excluded) {
-    String system = target.map(Target::system).orElse("linux");
+  NativeModel(Application application, Choice choice, Map<Item, String> excluded) {
+    String system = choice.target().map(Target::system).orElse("linux");
     this.files = new NativeFiles(application, excluded.keySet());
     this.all = new NativeFiles(application, Set.of());
     this.rules = rules(application, all);
@@ -87,8 +89,8 @@ final class NativeModel implements LanguageModel {
             searches(application, files, rules.search()),
             receivers,
             system,
-            rules::whereabouts,
-            namedBy(files, rules, this::direct));
+            (name, code) -> new Namesakes(all).told(name).or(() -> rules.whereabouts(name, code)),
+            namedBy(files, rules, this::direct, choice.prune() == Prune.FILES));
     this.runtime = new NativeRuntime(files);
     this.isForLinux = system.equals("linux");
   }
@@ -133,10 +135,10 @@ final class NativeModel implements LanguageModel {
   }
 
   private static ProgramLinkage.Content namedBy(
-      NativeFiles files, SystemRules rules, Supplier<Set<Item>> direct) {
+      NativeFiles files, SystemRules rules, Supplier<Set<Item>> direct, boolean isAll) {
     FileNames names =
         new FileNames(files.all().stream().filter(i -> !Spot.of(i).isOfSystem()).toList());
-    ContentReader reader = new ContentReader(names, NativeThing.NAMES, NativeThing.FOLDER);
+    ContentReader reader = new ContentReader(names, NativeThing.NAMES, NativeThing.FOLDER, isAll);
     SystemNames ofSystem = new SystemNames(files, rules, direct);
     return item -> {
       boolean isCode = files.head(item).isPresent();

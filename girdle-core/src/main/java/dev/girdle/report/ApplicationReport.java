@@ -13,6 +13,7 @@ import dev.girdle.closure.Reached;
 import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Unresolved;
+import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.RuntimeShares;
 import dev.girdle.fault.GirdleException;
@@ -96,6 +97,10 @@ public final class ApplicationReport {
             .map(this::gap)
             .toList();
     notices.addAll(analysis.notices());
+    notices.addAll(
+        analysis
+            .ecosystem()
+            .advice(analysis.application(), analysis.plan().choice().prune(), Progress.SILENT));
     if (analysis.plan().output().targets().size() > 1) {
       notices.add("the plan has several targets; this shows them all at once, --target shows one");
     }

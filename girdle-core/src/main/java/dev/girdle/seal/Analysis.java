@@ -202,8 +202,18 @@ public record Analysis(
     Stream<String> never =
         excluded.entrySet().stream()
             .filter(e -> e.getKey().name().equals(unmet.name()))
+            .filter(e -> unmet.rank() != Rank.NEEDED || !isForOthers(e.getKey(), e.getValue()))
             .map(Map.Entry::getValue);
     return Stream.concat(missingOk, never).findFirst();
+  }
+
+  /** Nobody wanted it left out: it only cannot be what is needed. */
+  private boolean isForOthers(Item item, String why) {
+    return plan.choice()
+        .target()
+        .flatMap(t -> Optional.ofNullable(natives.notFor(t).get(item)))
+        .filter(why::equals)
+        .isPresent();
   }
 
   /**

@@ -187,6 +187,19 @@ public final class Analyzer {
   }
 
   /**
+   * What could be left out of an application or is there twice, as far as a look at it can tell.
+   *
+   * @param plan what the user wants
+   * @param application the outcome of {@link #survey} for this plan
+   * @return one sentence each; may be empty
+   */
+  public List<String> advice(Plan plan, Application application) {
+    Ecosystem language = language(plan);
+    Prune prune = plan.choice().usually(language.support().usualLevel()).prune();
+    return language.advice(application, prune, progress);
+  }
+
+  /**
    * Tells what there is to be told without a walk.
    *
    * @param wanted what the user wants

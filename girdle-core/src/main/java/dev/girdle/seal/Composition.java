@@ -66,6 +66,8 @@ final class Composition {
     layout = ExtraFiles.addTo(layout.plus(more), analysis.plan().files());
     if (isFolder && Target.isOf("windows", request.target())) {
       layout = layout.noticing(WindowsNames.notices(layout));
+    } else if (isFolder && Target.isOf("macos", request.target())) {
+      layout = layout.noticing(WindowsNames.twice(layout, "Most disks of macOS keep"));
     }
     return analysis.model().packaging().prepareStart(layout, request).noticing(unknownLicences());
   }

@@ -28,14 +28,9 @@ final class WindowsNames {
    * @return sentences; empty if all names are kept
    */
   static List<String> notices(Layout layout) {
-    Map<String, String> seen = new HashMap<>();
-    List<String> twice = new ArrayList<>();
+    List<String> notices = new ArrayList<>(twice(layout, "Windows keeps"));
     List<String> refused = new ArrayList<>();
     for (LayoutFile file : layout.files()) {
-      String other = seen.putIfAbsent(file.path().toLowerCase(Locale.ROOT), file.path());
-      if (other != null) {
-        twice.add(other + " and " + file.path());
-      }
       for (String part : file.path().split("/")) {
         boolean isKept =
             !DEVICE.matcher(part).matches()
@@ -48,15 +43,31 @@ final class WindowsNames {
         }
       }
     }
-    List<String> notices = new ArrayList<>();
-    if (!twice.isEmpty()) {
-      notices.add(
-          "Windows keeps one only of files whose names differ in case alone: " + some(twice));
-    }
     if (!refused.isEmpty()) {
       notices.add("Windows takes no files of these names: " + some(refused));
     }
     return notices;
+  }
+
+  /**
+   * Files of which a system that does not look at case keeps one only.
+   *
+   * @param layout what goes into the artifact
+   * @param who "Windows keeps"
+   * @return a sentence; empty if there are none
+   */
+  static List<String> twice(Layout layout, String who) {
+    Map<String, String> seen = new HashMap<>();
+    List<String> twice = new ArrayList<>();
+    for (LayoutFile file : layout.files()) {
+      String other = seen.putIfAbsent(file.path().toLowerCase(Locale.ROOT), file.path());
+      if (other != null) {
+        twice.add(other + " and " + file.path());
+      }
+    }
+    return twice.isEmpty()
+        ? List.of()
+        : List.of(who + " one only of files whose names differ in case alone: " + some(twice));
   }
 
   private static String some(List<String> names) {

@@ -20,9 +20,13 @@ import java.util.Optional;
  * @param application what was surveyed
  * @param overview what a look at it tells; empty if the entry point is not clear
  * @param languages the languages that it looks like, the one that leads first
+ * @param advice what could be left out, or is there twice
  */
 public record SurveyView(
-    Application application, Optional<Overview> overview, List<Recognised> languages)
+    Application application,
+    Optional<Overview> overview,
+    List<Recognised> languages,
+    List<String> advice)
     implements View {
   @Override
   public void print(Console console) {
@@ -130,7 +134,7 @@ public record SurveyView(
   }
 
   private List<String> notices() {
-    List<String> notices = new ArrayList<>();
+    List<String> notices = new ArrayList<>(advice);
     overview.flatMap(o -> Natives.notice(o.natives())).ifPresent(notices::add);
     notices.addAll(application.notices());
     return notices;

@@ -28,7 +28,14 @@ public final class ContentReader {
   /** Larger files are content itself. */
   private static final long LARGEST = 64L << 20;
 
+  /** What names others, and can be read at once. */
+  private static final long LARGEST_AT_A_GLANCE = 256L << 10;
+
   private static final int LONGEST_WORD = 260;
+  private static final List<String> PARTS_OF_LISTERS =
+      List.of("dir", "find", "file", "fts_", "glob");
+  private static final int SHORTEST_PART = 3;
+  private static final int LONGEST_LISTER = 80;
 
   /** What lists the files of a folder: POSIX, Windows, and what scripts of engines call so. */
   private static final Pattern LISTS =
@@ -39,8 +46,10 @@ public final class ContentReader {
 
   private static final Pattern LIST = Pattern.compile(".*\\.deps\\.json");
   private static final Pattern QUOTED = Pattern.compile("[\"'`<>]([^\"'`<>\\n]{2,260})[\"'`<>]");
+  private static final Pattern SENTENCE = Pattern.compile("[.!?]+$");
   private static final Pattern WORD = Pattern.compile("[^\\s\"'`<>|;,=(){}\\[\\]&:]+");
 
+  private final long largest;
   private final FileNames names;
   private final How how;
   private final Thing folders;
@@ -51,8 +60,10 @@ public final class ContentReader {
    * @param names the files that can be named
    * @param how in which way they are asked for
    * @param folders the kind of thing that a folder with all its files is
+   * @param isAll whether it decides what goes along, so that all has to be looked into
    */
-  public ContentReader(FileNames names, How how, Thing folders) {
+  public ContentReader(FileNames names, How how, Thing folders, boolean isAll) {
+    this.largest = isAll ? LARGEST : LARGEST_AT_A_GLANCE;
     this.names = names;
     this.how = how;
     this.folders = folders;
@@ -72,7 +83,7 @@ public final class ContentReader {
     boolean isList = LIST.matcher(item.path()).matches();
     if (names.isEmpty()
         || isList
-        || !isCode && (item.content().size() > LARGEST || isMedia(item))) {
+        || !isCode && (item.content().size() > largest || isMedia(item))) {
       return ItemDemands.NONE;
     }
     String folder = isCode ? "" : Paths.folder(item.path());
@@ -81,9 +92,10 @@ public final class ContentReader {
     boolean[] lists = new boolean[1];
     Consumer<String> each =
         text -> {
-          lists[0] |= isCode && LISTS.matcher(text).matches();
-          lists[0] |= !isCode && LISTS.matcher(text).find();
-          words(text, isCode, folder, found, maybe);
+          lists[0] = lists[0] || listsFiles(text, isCode);
+          if (names.mayBeIn(text)) {
+            words(text, isCode, folder, found, maybe);
+          }
         };
     if (isCode) {
       CodeTexts.readCode(item.content(), 3, each);
@@ -106,6 +118,29 @@ public final class ContentReader {
     return new ItemDemands(demands, open);
   }
 
+  /** In code such a name stands alone. */
+  private static boolean listsFiles(String text, boolean isCode) {
+    if (!hasPartOfLister(text) || isCode && text.length() > LONGEST_LISTER) {
+      return false;
+    }
+    return isCode ? LISTS.matcher(text).matches() : LISTS.matcher(text).find();
+  }
+
+  /** One of these stands in every name that lists files; to look for them first is much quicker. */
+  private static boolean hasPartOfLister(String text) {
+    for (int i = 0; i <= text.length() - SHORTEST_PART; i++) {
+      int c = text.charAt(i) | 0x20;
+      if (c == 'd' || c == 'f' || c == 'g') {
+        for (String part : PARTS_OF_LISTERS) {
+          if (text.regionMatches(true, i, part, 0, part.length())) {
+            return true;
+          }
+        }
+      }
+    }
+    return false;
+  }
+
   private static boolean isMedia(Item item) throws IOException {
     try (InputStream in = item.content().open()) {
       return ContentKind.of(in.readNBytes(ContentKind.HEAD)) == ContentKind.MEDIA;
@@ -123,13 +158,13 @@ public final class ContentReader {
       words.add(quoted.group(1).strip());
     }
     // names with spaces in a text: what stands behind the sign of equality, or is the whole line
-    words.add(text.replaceFirst("^[^=]*=", "").strip());
+    words.add(text.substring(text.indexOf('=') + 1).strip());
     words.add(text.strip());
     Matcher word = WORD.matcher(text);
     while (word.find()) {
       String plain = word.group();
       words.add(plain);
-      words.add(plain.replaceFirst("[.!?]+$", ""));
+      words.add(SENTENCE.matcher(plain).replaceFirst(""));
     }
     for (String one : words) {
       if (one.length() < 3 || one.length() > LONGEST_WORD) {

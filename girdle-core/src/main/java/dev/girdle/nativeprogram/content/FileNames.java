@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 
 /**
@@ -23,10 +24,19 @@ public final class FileNames {
   /** Shorter ones stand in any text. */
   private static final int SHORTEST_STEM = 3;
 
+  private static final Pattern START = Pattern.compile("^(?:\\./)+|^/+");
+  private static final Pattern ADDRESS = Pattern.compile("^(?:\\./)+|^(?:[a-z]+:)?/+");
+  private static final Pattern END = Pattern.compile("/+$");
+  private static final Pattern ENDING = Pattern.compile("\\.[a-z0-9]+$");
+  private static final Pattern FILLED_IN =
+      Pattern.compile("%[-+ #0-9.*]*[a-z]+|[*?]+|\\{[a-z0-9_]*\\}");
+
   private final TreeMap<String, Item> byPath = new TreeMap<>();
-  private final Map<String, List<Item>> byName = new HashMap<>();
+  private final TreeMap<String, List<Item>> byName = new TreeMap<>();
+  private final TreeSet<String> backwards = new TreeSet<>();
   private final Map<String, List<Item>> byStem = new HashMap<>();
   private final Map<String, String> folders = new HashMap<>();
+  private final FirstWords first = new FirstWords();
 
   /**
    * Lists them.
@@ -38,14 +48,19 @@ public final class FileNames {
       String path = small(item.path());
       String name = Paths.fileName(path);
       byPath.put(path, item);
+      first.add(name);
       byName.computeIfAbsent(name, n -> new ArrayList<>()).add(item);
+      backwards.add(backwards(name));
       int dot = name.lastIndexOf('.');
       String stem = dot > 0 ? name.substring(0, dot) : name;
       if (stem.length() >= SHORTEST_STEM && dot > 0) {
         byStem.computeIfAbsent(stem, n -> new ArrayList<>()).add(item);
       }
       for (int slash = path.lastIndexOf('/'); slash > 0; slash = path.lastIndexOf('/', slash - 1)) {
-        folders.putIfAbsent(path.substring(0, slash), item.path().substring(0, slash));
+        String folder = path.substring(0, slash);
+        if (folders.putIfAbsent(folder, item.path().substring(0, slash)) == null) {
+          first.add(Paths.fileName(folder));
+        }
       }
     }
   }
@@ -64,6 +79,17 @@ public final class FileNames {
   }
 
   /**
+   * Whether a text can name any file, or folder, or stand for several. Quick, so that noise costs
+   * little: of what files hold, most is no text.
+   *
+   * @param text any text
+   * @return false only if nothing in it does
+   */
+  public boolean mayBeIn(String text) {
+    return first.mayBeIn(text);
+  }
+
+  /**
    * The files that a word of a text names.
    *
    * @param word without spaces around it
@@ -72,7 +98,7 @@ public final class FileNames {
    *     stem
    */
   public List<Item> named(String word, String folder) {
-    String plain = small(word.replace('\\', '/')).replaceFirst("^(?:\\./)+|^(?:[a-z]+:)?/+", "");
+    String plain = ADDRESS.matcher(small(word.replace('\\', '/'))).replaceFirst("");
     if (plain.isEmpty()) {
       return List.of();
     }
@@ -124,13 +150,25 @@ public final class FileNames {
    * @return empty also if nothing but the ending of a name is told, which means nearly anything
    */
   public List<Item> fitting(String word, String folder) {
-    String plain = small(word.replace('\\', '/')).replaceFirst("^(?:\\./)+|^/+", "");
-    String fixed = plain.replaceAll("%[-+ #0-9.*]*[a-z]+|[*?]+|\\{[a-z0-9_]*\\}", "\0");
+    String plain = START.matcher(small(word.replace('\\', '/'))).replaceFirst("");
+    String fixed = FILLED_IN.matcher(plain).replaceAll("\0");
     String name = Paths.fileName(fixed);
     String known = fixed.replace("\0", "");
     boolean hasFolder = fixed.indexOf('/') > 0 && !fixed.startsWith("\0/");
-    boolean hasName = name.replaceFirst("\\.[a-z0-9]+$", "").replace("\0", "").length() >= 2;
+    boolean hasName = ENDING.matcher(name).replaceFirst("").replace("\0", "").length() >= 2;
     if (known.length() < 3 || !hasFolder && !hasName || fixed.indexOf('\0') < 0) {
+      return List.of();
+    }
+    // most of what looks like a pattern is noise, and no name begins or ends so
+    String prefix = name.substring(0, name.indexOf('\0') < 0 ? name.length() : name.indexOf('\0'));
+    String suffix = name.substring(name.lastIndexOf('\0') + 1);
+    if (!hasNameFrom(prefix)
+        || !startsAny(backwards.ceiling(backwards(suffix)), backwards(suffix))) {
+      return List.of();
+    }
+    if (prefix.isEmpty()
+        && suffix.isEmpty()
+        && !hasFolder(fixed.substring(0, fixed.indexOf('\0')))) {
       return List.of();
     }
     StringBuilder regex = new StringBuilder();
@@ -140,7 +178,7 @@ public final class FileNames {
     // where it counts from, as far as that can be told: from the top, from who says it, from
     // anywhere
     for (String from : List.of("", Pattern.quote(small(folder)), "(?:.*/)?")) {
-      List<Item> found = fitting(Pattern.compile(from + regex), fixed);
+      List<Item> found = fitting(Pattern.compile(from + regex), fixed, prefix);
       if (!found.isEmpty()) {
         return found;
       }
@@ -148,16 +186,40 @@ public final class FileNames {
     return List.of();
   }
 
-  private List<Item> fitting(Pattern pattern, String fixed) {
+  /** Whether there is a folder that a pattern begins with, or one that ends so. */
+  private boolean hasFolder(String start) {
+    String folder = Paths.folder(start).replaceFirst("/$", "");
+    return folders.keySet().stream().anyMatch(f -> f.equals(folder) || f.endsWith("/" + folder));
+  }
+
+  private static String backwards(String text) {
+    return new StringBuilder(text).reverse().toString();
+  }
+
+  private boolean hasNameFrom(String prefix) {
+    return startsAny(byName.ceilingKey(prefix), prefix);
+  }
+
+  private static boolean startsAny(String next, String start) {
+    return next != null && next.startsWith(start);
+  }
+
+  private List<Item> fitting(Pattern pattern, String fixed, String prefix) {
     String top = fixed.substring(0, Math.max(0, fixed.indexOf('\0')));
-    List<Item> found = new ArrayList<>();
-    byPath.forEach(
-        (path, item) -> {
-          if (path.contains(top) && pattern.matcher(path).matches()) {
-            found.add(item);
-          }
-        });
-    return found;
+    TreeMap<String, Item> found = new TreeMap<>();
+    byName
+        .subMap(prefix, prefix + Character.MAX_VALUE)
+        .values()
+        .forEach(
+            items -> {
+              for (Item item : items) {
+                String path = small(item.path());
+                if (path.contains(top) && pattern.matcher(path).matches()) {
+                  found.put(path, item);
+                }
+              }
+            });
+    return List.copyOf(found.values());
   }
 
   /**
@@ -168,8 +230,8 @@ public final class FileNames {
    * @return paths of folders, without a slash at the end
    */
   public Set<String> folders(String word, String folder) {
-    String plain = small(word.replace('\\', '/')).replaceFirst("^(?:\\./)+|^/+", "");
-    plain = plain.replaceFirst("/+$", "");
+    String plain = START.matcher(small(word.replace('\\', '/'))).replaceFirst("");
+    plain = END.matcher(plain).replaceFirst("");
     Set<String> found = new LinkedHashSet<>();
     for (String one : List.of(small(folder) + plain, plain)) {
       if (folders.containsKey(one)) {

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
+import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.StrippedCode;
 import dev.girdle.binary.ThinnedCode;
 import dev.girdle.ecosystem.LayoutRequest;
@@ -460,12 +461,14 @@ public final class NativeLayout {
     List<LayoutFile> starters = new ArrayList<>();
     List<String> needed = needed(all);
     SpareLibraries spares = new SpareLibraries(placement.spares(), target);
-    for (LaunchSpec start : request.starts()) {
+    boolean isWindows = target.system().equals("windows");
+    for (LaunchSpec start : isWindows ? startsOnWindows() : request.starts()) {
       String bin = top + "bin/" + start.label();
       StartedProgram program = program(start);
       NativeStarter starter = new NativeStarter(request.application().identity(), start, program);
-      if (target.system().equals("windows")) {
-        starters.add(made(bin + ".cmd", starter.windows(), "starts it on Windows, from scripts"));
+      if (isWindows) {
+        starters.add(
+            made(bin + ".cmd", starter.windows(hasContent), "starts it on Windows, from scripts"));
       } else {
         Optional<String> libraries =
             edits.leftAlone().containsKey(program.code())
@@ -503,13 +506,39 @@ public final class NativeLayout {
     return List.copyOf(needed);
   }
 
+  /** Programs say by themselves whether they open windows. */
+  private List<LaunchSpec> startsOnWindows() {
+    return request.starts().stream()
+        .map(s -> s.opensWindow() || isForWindow(s) ? s.openingWindow() : s)
+        .toList();
+  }
+
+  private boolean isForWindow(LaunchSpec start) {
+    try {
+      Optional<Item> item = files.file(start.entry().name());
+      return item.isPresent()
+          && files
+              .linked(item.get())
+              .flatMap(LinkedCode::subsystem)
+              .filter(LinkedCode.Subsystem.WINDOWS::equals)
+              .isPresent();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   private List<WindowsStart> programs() {
     List<WindowsStart> programs = new ArrayList<>();
     if (target.system().equals("windows")) {
-      for (LaunchSpec start : request.starts()) {
+      for (LaunchSpec start : startsOnWindows()) {
         String program = file(start).replace('/', '\\');
         Orders orders =
             Orders.NONE.and("file", program).and("program", program).and("word", start.arguments());
+        if (start.opensWindow() && hasContent) {
+          // as if it had been started itself: nothing leads its paths to its content there
+          String folder = Paths.folder(program.replace('\\', '/')).replaceFirst("/$", "");
+          orders = orders.and("place", "%H\\" + folder.replace('/', '\\'));
+        }
         programs.add(WindowsStart.of(start, orders).showing(top + file(start)));
       }
     }

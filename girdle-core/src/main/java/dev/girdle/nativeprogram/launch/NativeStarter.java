@@ -9,10 +9,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** The starters: POSIX {@code sh} and batch files for {@code cmd.exe}. */
 final class NativeStarter {
+  private static final Pattern FOLDER = Pattern.compile("\\\\[^\\\\]*$");
+
   private final Identity identity;
   private final LaunchSpec start;
   private final StartedProgram program;
@@ -54,12 +57,21 @@ final class NativeStarter {
     return Template.fill(NativeStarter.class, "untouched.sh", values);
   }
 
-  String windows() {
+  /**
+   * For {@code cmd.exe}.
+   *
+   * @param hasContent whether a program with a window is started where its content lies
+   */
+  String windows(boolean hasContent) {
     Map<String, String> values = values();
     values.put("PROGRAM", program.file().replace('/', '\\').replace("%", "%%"));
     values.put("WORDS", BatchWords.behind(start.arguments()));
     values.put("ENVIRONMENT", BatchWords.environment(start));
-    values.put("START", start.opensWindow() ? "start \"\" " : "");
+    String folder =
+        hasContent
+            ? "/D \"%G_HOME%\\" + FOLDER.matcher(values.get("PROGRAM")).replaceFirst("") + "\" "
+            : "";
+    values.put("START", start.opensWindow() ? "start \"\" " + folder : "");
     return Template.fill(NativeStarter.class, "starter.cmd", values).replace("\n", "\r\n");
   }
 

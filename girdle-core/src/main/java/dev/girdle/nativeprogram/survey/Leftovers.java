@@ -1,7 +1,10 @@
 package dev.girdle.nativeprogram.survey;
 
+import dev.girdle.app.Application;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.binary.NativeCode;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
@@ -10,13 +13,16 @@ import dev.girdle.io.Sizes;
 import dev.girdle.nativeprogram.content.ContentReader;
 import dev.girdle.nativeprogram.content.FileNames;
 import dev.girdle.nativeprogram.linkage.NativeThing;
+import dev.girdle.plan.Prune;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,13 +38,14 @@ import java.util.stream.Collectors;
  * What a folder of content holds, and what lies in it without use, as far as a look can tell: the
  * largest first.
  */
-final class Leftovers {
+public final class Leftovers {
   /** What is less is not worth a word of its own. */
   private static final long WORTH_TELLING = 64L << 10;
 
   private static final long MOST_TEXT = 256L << 20;
   private static final int MOST_TYPES = 6;
   private static final int MOST_LINES = 5;
+  private static final int HEAD = 4096;
   private static final Pattern SYMBOLS =
       Pattern.compile("(?i).*\\.(?:pdb|debug|ilk|dbg)|.*\\.dSYM/.*");
   private static final Pattern OF_EDITORS =
@@ -51,23 +58,46 @@ final class Leftovers {
 
   private final Component own;
   private final List<String> notices = new ArrayList<>();
+  private long read;
 
-  Leftovers(Component own) {
+  private Leftovers(Component own) {
     this.own = own;
   }
 
   /**
-   * Tells.
+   * Looks at what the user has handed over.
    *
-   * @param started what is started
-   * @param isCode whether a file is native code
-   * @return one sentence each
+   * @param application what was surveyed
+   * @param prune how finely things are left out; if content that nothing names is, it is not told
+   * @return one sentence each; empty for a program that is installed
+   * @throws IOException if something cannot be read
    */
-  List<String> told(Collection<Item> started, java.util.function.Predicate<Item> isCode)
+  public static List<String> of(Application application, Prune prune) throws IOException {
+    Component own = application.components().get(0);
+    if (own.role() != Role.OWN || own.items().size() < 2) {
+      return List.of();
+    }
+    Set<String> names = new HashSet<>();
+    application.starts().forEach(s -> names.add(s.entry().name()));
+    Map<Item, Boolean> code = new HashMap<>();
+    for (Item item : own.items()) {
+      code.put(
+          item,
+          NativeCode.mayBeCalled(Paths.fileName(item.path()))
+              && NativeCode.of(item.content()).isPresent());
+    }
+    List<Item> started = own.items().stream().filter(i -> names.contains(i.name())).toList();
+    return new Leftovers(own).told(started, code::get, prune != Prune.FILES);
+  }
+
+  private List<String> told(
+      Collection<Item> started, java.util.function.Predicate<Item> isCode, boolean tellsUnnamed)
       throws IOException {
     List<Item> content = own.items().stream().filter(i -> !isCode.test(i)).toList();
     if (content.size() > 1) {
-      unnamed(started, content, isCode);
+      if (tellsUnnamed) {
+        unnamed(started, content, isCode);
+      }
       types(content);
     }
     named(SYMBOLS, "symbols for debuggers");
@@ -112,6 +142,12 @@ final class Leftovers {
       Collection<Item> started, List<Item> content, java.util.function.Predicate<Item> isCode)
       throws IOException {
     Set<Item> reached = reached(started, isCode);
+    if (read > MOST_TEXT) {
+      notices.add(
+          "there is more content than is looked into here for what names what: girdle closure"
+              + " --prune files looks into all of it");
+      return;
+    }
     Map<String, long[]> folders = new LinkedHashMap<>();
     Set<String> used = new LinkedHashSet<>();
     for (Item item : own.items()) {
@@ -165,18 +201,17 @@ final class Leftovers {
   private Set<Item> reached(Collection<Item> started, java.util.function.Predicate<Item> isCode)
       throws IOException {
     ContentReader reader =
-        new ContentReader(new FileNames(own.items()), NativeThing.NAMES, NativeThing.FOLDER);
+        new ContentReader(new FileNames(own.items()), NativeThing.NAMES, NativeThing.FOLDER, true);
     Map<String, Item> byName = new HashMap<>();
     own.items().forEach(i -> byName.put(i.name(), i));
     Set<Item> reached = new LinkedHashSet<>();
     Deque<Item> left = new ArrayDeque<>(started);
     // libraries of the program's own name content, too
     own.items().stream().filter(isCode).forEach(left::add);
-    long text = 0;
     while (!left.isEmpty()) {
       Item item = left.pop();
       if (!reached.add(item)
-          || (text += isCode.test(item) ? 0 : item.content().size()) > MOST_TEXT) {
+          || (read += isCode.test(item) ? 0 : item.content().size()) > MOST_TEXT) {
         continue;
       }
       for (Demand demand : reader.read(item, isCode.test(item)).named()) {
@@ -238,7 +273,7 @@ final class Leftovers {
         continue;
       }
       Map<String, List<String>> byDigest = new LinkedHashMap<>();
-      for (Item item : same.getValue()) {
+      for (Item item : alike(same.getValue())) {
         byDigest
             .computeIfAbsent(Sha256.of(item.content()), d -> new ArrayList<>())
             .add(item.path());
@@ -256,5 +291,17 @@ final class Leftovers {
         }
       }
     }
+  }
+
+  /** Those of one size of which others begin with the same bytes: few of many need to be read. */
+  private static List<Item> alike(List<Item> items) throws IOException {
+    Map<String, List<Item>> byHead = new LinkedHashMap<>();
+    for (Item item : items) {
+      try (InputStream in = item.content().open()) {
+        String head = Sha256.of(in.readNBytes(HEAD));
+        byHead.computeIfAbsent(head, h -> new ArrayList<>()).add(item);
+      }
+    }
+    return byHead.values().stream().filter(s -> s.size() > 1).flatMap(List::stream).toList();
   }
 }

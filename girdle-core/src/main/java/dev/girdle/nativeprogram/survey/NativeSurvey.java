@@ -33,7 +33,6 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -148,10 +147,6 @@ public final class NativeSurvey {
             .target()
             .or(() -> code.flatMap(ProgramLinkage::targetOf))
             .or(() -> Optional.of(guess));
-    if (folder.isPresent()) {
-      progress.at("looking at content", 0, 0);
-      leftovers(starts);
-    }
     if (target.filter(t -> t.system().equals("linux")).isPresent()) {
       progress.at("looking for what it needs of the system", 0, 0);
       addSystem(target.get(), folder, starts);
@@ -179,21 +174,6 @@ public final class NativeSurvey {
     String target = called.getParent().relativize(real).toString();
     links = Map.of(called.toString(), target);
     return called.toString();
-  }
-
-  private void leftovers(List<LaunchSpec> starts) throws IOException {
-    Component own = components.get(0);
-    Set<String> names = new HashSet<>();
-    starts.forEach(s -> names.add(s.entry().name()));
-    Map<Item, Boolean> code = new HashMap<>();
-    for (Item item : own.items()) {
-      code.put(
-          item,
-          NativeCode.mayBeCalled(Paths.fileName(item.path()))
-              && NativeCode.of(item.content()).isPresent());
-    }
-    List<Item> started = own.items().stream().filter(i -> names.contains(i.name())).toList();
-    notices.addAll(new Leftovers(own).told(started, code::get));
   }
 
   private Optional<String> targetSystem() {

@@ -40,7 +40,8 @@ class ContentReaderTest {
   private ItemDemands read(String path, boolean isCode) throws IOException {
     Component game = component();
     Item item = game.item(path).orElseThrow();
-    return new ContentReader(new FileNames(game.items()), NativeThing.NAMES, NativeThing.FOLDER)
+    return new ContentReader(
+            new FileNames(game.items()), NativeThing.NAMES, NativeThing.FOLDER, true)
         .read(item, isCode);
   }
 
