@@ -455,7 +455,7 @@ class NativeIT extends NativeCase {
     Path app = Files.createDirectories(dir.resolve("regatta/Data/levels")).getParent().getParent();
     Files.writeString(app.resolve("Data/levels/one.lvl"), "three buoys\n");
     Files.writeString(
-        Files.createDirectories(app.resolve("Starter")).resolve("unused.lvl"), "no buoys\n");
+        Files.createDirectories(app.resolve("Starter")).resolve("sand-castle.lvl"), "no buoys\n");
     Files.writeString(app.resolve("Data/first.txt"), "levels\\one.lvl\n");
     source(
         "regatta.c",
