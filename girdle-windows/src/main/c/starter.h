@@ -66,7 +66,7 @@ typedef struct {
 typedef struct {
   Order *at;
   size_t count;
-  const wchar_t *home; /* stands for %H in values once it is known */
+  const wchar_t *home; /* stands for %~ in values once it is known */
 } Orders;
 
 int read_orders(unsigned id, Orders *orders); /* false if there is no such resource */

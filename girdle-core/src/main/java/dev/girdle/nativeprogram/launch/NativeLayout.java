@@ -536,8 +536,8 @@ public final class NativeLayout {
             Orders.NONE.and("file", program).and("program", program).and("word", start.arguments());
         if (start.opensWindow() && hasContent) {
           // as if it had been started itself: nothing leads its paths to its content there
-          String folder = Paths.folder(program.replace('\\', '/')).replaceFirst("/$", "");
-          orders = orders.and("place", "%H\\" + folder.replace('/', '\\'));
+          String folder = Paths.folder(file(start)).replaceFirst("/$", "");
+          orders = orders.and("place", LayoutCommand.PLACE + "/" + folder);
         }
         programs.add(WindowsStart.of(start, orders).showing(top + file(start)));
       }
