@@ -450,6 +450,33 @@ class NativeIT extends NativeCase {
   }
 
   @Test
+  void whatIsCalledLikeAMissingLibraryIsToldForWhatItIs() throws IOException {
+    Path app = chain();
+    Path library = app.resolve("lib/libwinch.so.2");
+    Files.writeString(library, "/* GNU ld script */\nINPUT(libwinch.so.3)\n");
+    Result script = girdle("seal", app, "--out", "out");
+    assertThat(script.status()).isEqualTo(1);
+    assertThat(script.err()).contains("lib/libwinch.so.2 is a script for linkers, and no library");
+    Files.delete(library);
+    Files.createSymbolicLink(library, Path.of("libother.so"));
+    Files.createSymbolicLink(app.resolve("lib/libother.so"), Path.of("libwinch.so.2"));
+    assertThat(girdle("closure", app).out())
+        .contains("leads around in a ring", "libwinch.so.2", "1 thing needed and missing");
+    Files.delete(library);
+    Files.delete(app.resolve("lib/libother.so"));
+    if (Files.exists(Path.of("/usr/bin/aarch64-linux-gnu-gcc"))) {
+      Run.of("/usr/bin/aarch64-linux-gnu-gcc", "-shared", "-fPIC", "-o", library, "winch.c")
+          .in(dir)
+          .with("PATH", "/usr/bin:/bin")
+          .well();
+      Result other = girdle("seal", app, "--out", "out");
+      assertThat(other.status()).isEqualTo(1);
+      assertThat(other.err()).contains("lib/libwinch.so.2 is for linux-arm64");
+    }
+    assertThat(dir.resolve("out")).doesNotExist();
+  }
+
+  @Test
   void aGameForWindowsFindsItsContentFromAnywhere() throws IOException {
     Wine.require(Wine.COMPILER);
     Path app = Files.createDirectories(dir.resolve("regatta/Data/levels")).getParent().getParent();
@@ -478,6 +505,8 @@ class NativeIT extends NativeCase {
         }
         """);
     windows("-mwindows", "-o", app.resolve("regatta.exe"), "regatta.c");
+    assertThat(girdle("survey", app).out())
+        .contains("a program for windows-x64, with windows of its own");
     for (String form : List.of("folder", "executable")) {
       Run.girdle("seal", app, "--prune", "files", "--form", form, "--out", form).in(dir).well();
     }

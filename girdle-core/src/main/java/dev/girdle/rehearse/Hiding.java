@@ -4,6 +4,10 @@ package dev.girdle.rehearse;
 public enum Hiding {
   /** Other mounts, other processes: what is hidden is not there. */
   NAMESPACES("in a root of its own, where nothing of this machine's users and tools is"),
+  /** The same, and of this machine's system nothing is there that another may not have. */
+  BARE(
+      "on a bare machine, a root of its own with a shell and the C library, and nothing else of this"
+          + " system"),
   /** Another home, working folder and environment only: what is hidden can still be found. */
   ENVIRONMENT(
       "with a fresh home and an empty environment only; this system gives no namespaces, so what lies"

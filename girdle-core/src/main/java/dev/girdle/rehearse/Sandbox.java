@@ -98,7 +98,7 @@ final class Sandbox implements AutoCloseable {
   }
 
   Hiding hiding() {
-    return namespaces.isPresent() ? Hiding.NAMESPACES : Hiding.ENVIRONMENT;
+    return namespaces.isEmpty() ? Hiding.ENVIRONMENT : isBare ? Hiding.BARE : Hiding.NAMESPACES;
   }
 
   /** Libraries of the program that not even this machine has. */

@@ -5,6 +5,7 @@ import dev.girdle.ecosystem.Recognition.Certainty;
 import dev.girdle.io.FolderTree;
 import dev.girdle.plan.Source;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,6 +16,8 @@ import java.util.stream.Stream;
 /** Whether something looks like a native program: by the heads of files where programs lie. */
 public final class Recogniser {
   private static final int MOST_FILES = 400;
+  private static final int MOST_PATHS = 4000;
+  private static final int DEEPEST = 4;
   private static final List<String> FOLDERS = List.of("", "bin", "Contents/MacOS");
 
   private Recogniser() {}
@@ -35,15 +38,31 @@ public final class Recogniser {
                       p.isScript() ? Certainty.POSSIBLE : Certainty.CERTAIN, "it is " + p.text()));
     }
     for (String folder : FOLDERS) {
-      for (Path file : files(app.resolve(folder))) {
-        Optional<Programs> found = program(file);
-        if (found.isPresent() && !found.get().isScript()) {
-          String name = app.relativize(file).toString();
-          return Optional.of(new Recognition(Certainty.LIKELY, name + " is " + found.get().text()));
-        }
+      Optional<Recognition> found = first(app, files(app.resolve(folder)), Certainty.LIKELY);
+      if (found.isPresent()) {
+        return found;
+      }
+    }
+    return first(app, below(app), Certainty.POSSIBLE); // what came packed lies deeper
+  }
+
+  private static Optional<Recognition> first(Path app, List<Path> files, Certainty certainty) {
+    for (Path file : files) {
+      Optional<Programs> found = program(file);
+      if (found.isPresent() && !found.get().isScript()) {
+        String name = app.relativize(file).toString();
+        return Optional.of(new Recognition(certainty, name + " is " + found.get().text()));
       }
     }
     return Optional.empty();
+  }
+
+  private static List<Path> below(Path app) {
+    try (Stream<Path> all = Files.walk(app, DEEPEST)) {
+      return all.limit(MOST_PATHS).filter(Files::isRegularFile).sorted().toList();
+    } catch (IOException | UncheckedIOException e) {
+      return List.of(); // whoever reads it next tells why
+    }
   }
 
   private static Optional<Programs> program(Path file) {
