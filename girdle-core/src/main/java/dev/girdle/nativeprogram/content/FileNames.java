@@ -26,6 +26,10 @@ public final class FileNames {
 
   private static final Pattern START = Pattern.compile("^(?:\\./)+|^/+");
   private static final Pattern ADDRESS = Pattern.compile("^(?:\\./)+|^(?:[a-z]+:)?/+");
+
+  /** Which the program knows when it runs. */
+  private static final Pattern SOME_FOLDER = Pattern.compile("^(?:\0+/+)+");
+
   private static final Pattern END = Pattern.compile("/+$");
   private static final Pattern ENDING = Pattern.compile("\\.[a-z0-9]+$");
   private static final Pattern FILLED_IN =
@@ -151,7 +155,10 @@ public final class FileNames {
    */
   public List<Item> fitting(String word, String folder) {
     String plain = START.matcher(small(word.replace('\\', '/'))).replaceFirst("");
-    String fixed = FILLED_IN.matcher(plain).replaceAll("\0");
+    String fixed = SOME_FOLDER.matcher(FILLED_IN.matcher(plain).replaceAll("\0")).replaceFirst("");
+    if (fixed.indexOf('\0') < 0) {
+      return fixed.length() < SHORTEST_STEM ? List.of() : named(fixed, folder);
+    }
     String name = Paths.fileName(fixed);
     String known = fixed.replace("\0", "");
     boolean hasFolder = fixed.indexOf('/') > 0 && !fixed.startsWith("\0/");

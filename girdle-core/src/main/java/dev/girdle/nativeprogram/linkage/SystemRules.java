@@ -44,7 +44,7 @@ public final class SystemRules {
               // what services of the system read, and those who set them up
               + "|/(?:etc|usr/lib|usr/share)/(?:systemd|init|init\\.d|dbus-1|pam\\.d|security|apt|dpkg"
               + "|udev|tmpfiles\\.d|sysusers\\.d|modprobe\\.d|modules|cron.*|polkit-1|NetworkManager"
-              + "|X11/xorg\\.conf\\.d|gdb|debhelper|pkgconfig|cmake)(?:/.*)?"
+              + "|X11/xorg\\.conf\\.d|gdb|debug|debhelper|pkgconfig|cmake)(?:/.*)?"
               + "|/etc/(?:passwd|group|shadow|hosts|resolv\\.conf|fstab|mtab|localtime|nsswitch\\.conf"
               + "|ssl/private|machine-id|hostname|ld\\.so\\..*)(?:/.*)?");
 

@@ -271,7 +271,9 @@ public final class NativeSurvey {
         Programs host = programs.get(stem);
         boolean isForLinux =
             host == null || host.code().filter(c -> c.system().equals("linux")).isPresent();
-        if (!bringsRuntime && isForLinux) {
+        if (bringsRuntime && host != null) {
+          programs.remove(stem + ".dll"); // which the program of its name starts
+        } else if (!bringsRuntime && isForLinux) {
           programs.remove(stem);
           programs.put(stem + ".dll", new Programs(Optional.empty(), Optional.of(".NET"), true));
         }

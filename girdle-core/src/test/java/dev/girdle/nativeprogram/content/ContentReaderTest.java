@@ -79,6 +79,20 @@ class ContentReaderTest {
   }
 
   @Test
+  void aFolderThatIsKnownWhenItRunsCanBeAny() throws IOException {
+    with("game", "%s/tide.dat\0%s/pics/quay.png\0%s/%s/lev%02d.lvl\0{root}/moon.txt\0%s/ab\0")
+        .with("tide.dat", "")
+        .with("pics/quay.png", "")
+        .with("levels/lev07.lvl", "")
+        .with("deep/moon.txt", "")
+        .with("ab", "")
+        .with("other.dat", "");
+    assertThat(named("game", true))
+        .containsExactlyInAnyOrder(
+            "tide.dat", "pics/quay.png", "levels/lev07.lvl", "deep/moon.txt");
+  }
+
+  @Test
   void aFolderThatCodeListsIsKeptWholeAndToldAsOpen() throws IOException {
     with("game", "opendir\0levels\0").with("levels/a.lvl", "").with("pics/b.png", "");
     ItemDemands listed = read("game", true);
