@@ -6,9 +6,12 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.HexFormat;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +35,10 @@ public final class PackageDatabase {
   private static final Pattern ALL_FILES =
       Pattern.compile("(?m)^Files:\\s*\\*\\s*$(?s:.*?)^License:[ \\t]*([^\\n]+)$");
 
+  /** A line of the field Conffiles. */
+  private static final Pattern SETTINGS =
+      Pattern.compile("(?m)^ (/\\S+) ([0-9a-f]{32})(?: remove-on-upgrade)?$");
+
   private static final Pattern COMMON =
       Pattern.compile("/usr/share/common-licenses/([A-Z][\\w.-]*\\w)");
 
@@ -46,6 +53,7 @@ public final class PackageDatabase {
   private final Set<String> ofEverySystem = new HashSet<>();
   private final Map<String, String> sources = new HashMap<>();
   private final Map<String, List<String>> liked = new HashMap<>();
+  private final Map<String, String> delivered = new HashMap<>();
   private Map<String, String> owners;
 
   /**
@@ -198,11 +206,40 @@ public final class PackageDatabase {
     return sources.getOrDefault(name, name);
   }
 
+  /**
+   * Whether a file of settings is not as its package delivered it: somebody changed it on this
+   * machine.
+   *
+   * @param path in the system
+   * @return false also for files that are no settings, and where packages tell nothing of them
+   * @throws IOException if it cannot be read
+   */
+  public boolean isChanged(String path) throws IOException {
+    owners();
+    String sum = delivered.get(path);
+    Optional<Path> file = sum == null ? Optional.empty() : root.file(path);
+    return file.isPresent() && !sum.equals(md5(file.get()));
+  }
+
+  /** As dpkg writes it down (deb-conffiles(5)); nothing is trusted for it. */
+  private static String md5(Path file) throws IOException {
+    try {
+      return HexFormat.of()
+          .formatHex(MessageDigest.getInstance("MD5").digest(Files.readAllBytes(file)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every runtime has MD5", e);
+    }
+  }
+
   private void readDpkg() {
     Map<String, String> wishes = new HashMap<>();
     Map<String, String> likes = new HashMap<>();
-    for (Map<String, String> one :
-        paragraphs(root.text(DPKG + "status").orElse(""), "(?m)^([\\w-]+): (.*)$")) {
+    String status = root.text(DPKG + "status").orElse("");
+    Matcher settings = SETTINGS.matcher(status);
+    while (settings.find()) {
+      delivered.put(settings.group(1), settings.group(2));
+    }
+    for (Map<String, String> one : paragraphs(status, "(?m)^([\\w-]+): (.*)$")) {
       String name = one.getOrDefault("Package", "");
       String release = one.getOrDefault("Version", "");
       if (one.getOrDefault("Status", " installed").endsWith(" installed")) {

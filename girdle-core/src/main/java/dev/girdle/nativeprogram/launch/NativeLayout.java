@@ -4,7 +4,6 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.app.Target;
-import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.StrippedCode;
 import dev.girdle.binary.ThinnedCode;
 import dev.girdle.ecosystem.LayoutRequest;
@@ -15,45 +14,33 @@ import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
-import dev.girdle.io.Sizes;
 import dev.girdle.layout.Layout;
-import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.LayoutRuntime;
 import dev.girdle.layout.LayoutStart;
-import dev.girdle.layout.Orders;
 import dev.girdle.layout.Packing;
-import dev.girdle.layout.WindowsStart;
 import dev.girdle.linux.CompiledCode;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.ReceiversSystem;
-import dev.girdle.nativeprogram.linkage.Runner;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.record.RecordFile;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.TreeSet;
 
 /** Lays a native program out. */
 public final class NativeLayout {
   /** Where the application's own files go, in the program's folder. */
   public static final String FILES = Placement.APP;
-
-  private static final String SETTINGS = Spot.SYSTEM + "etc/";
-  private static final String SETTINGS_BESIDE = Spot.SYSTEM + "usr/etc";
 
   private final LayoutRequest request;
   private final NativeFiles files;
@@ -68,6 +55,7 @@ public final class NativeLayout {
   private final boolean hasPlaces;
   private final Map<String, Path> dataOfC;
   private final CodeEdits edits;
+  private final StartedPrograms started;
 
   private NativeLayout(LayoutRequest request, NativeFiles files, ProgramLinkage linkage) {
     this.request = request;
@@ -103,6 +91,7 @@ public final class NativeLayout {
             && placesCode().isPresent();
     this.edits =
         new CodeEdits(files, linkage, placement, target, runtime, hasPlaces, this::isUntouched);
+    this.started = new StartedPrograms(request, files, placement, target);
   }
 
   private boolean isUntouched(Item item) {
@@ -186,7 +175,8 @@ public final class NativeLayout {
 
   private Layout layout() throws IOException {
     List<LayoutFile> all = new ArrayList<>();
-    List<LayoutLink> links = links();
+    NativeLinks ways = new NativeLinks(request, files, kept.keySet(), placement);
+    List<LayoutLink> links = target.system().equals("windows") ? List.of() : ways.all();
     for (Map.Entry<Item, Component> one : kept.entrySet()) {
       all.add(file(one.getKey(), one.getValue()));
     }
@@ -214,20 +204,28 @@ public final class NativeLayout {
                     owner,
                     "the C library reads it")));
     boolean isBare = request.shape() == Shape.BARE;
+    NativeStarters starters =
+        new NativeStarters(
+            request, target, started, placement, edits, runtime, hasContent, hasPlaces);
     Layout layout =
         new Layout(
-            isBare ? all : with(all, starters(all)),
+            isBare ? all : with(all, starters.scripts(all)),
             List.of(),
             RecordFile.IN_FOLDER,
             List.of(),
-            notices(),
+            new NativeNotices(
+                    kept.keySet(), placement, edits, started, request.shape(), runtime.isPresent())
+                .all(),
             isBare ? request.main().label() : request.startOfFolder(request.isForUnix()));
-    layout = layout.linking(links).linking(forLeftAlone(all));
+    layout = layout.linking(links);
+    if (runtime.isPresent() && started.areAnyOf(edits.leftAlone().keySet())) {
+      layout = layout.linking(ways.toOthers(all, runtime.get().files().keySet()));
+    }
     layout =
         layout.starting(
             isBare
-                ? LayoutStart.by(request.main().label()).commandedBy(commands())
-                : layout.starting().programmedBy(programs()));
+                ? LayoutStart.by(request.main().label()).commandedBy(starters.commands())
+                : layout.starting().programmedBy(starters.programs()));
     return runtime.isPresent() ? withRuntime(layout) : layout;
   }
 
@@ -254,7 +252,7 @@ public final class NativeLayout {
     if (hasContent) {
       folders.add("app");
       for (LaunchSpec start : request.starts()) {
-        folders.add(Paths.folder(file(start)).replaceFirst("/$", ""));
+        folders.add(Paths.folder(started.file(start)).replaceFirst("/$", ""));
       }
       folders.removeIf(f -> !f.startsWith("app"));
     }
@@ -305,261 +303,6 @@ public final class NativeLayout {
     return new LayoutFile(top + path, content, true, Packing.AS_IT_IS, "", reason);
   }
 
-  /** Links that lead to something that goes along. */
-  private List<LayoutLink> links() {
-    TreeSet<String> there = new TreeSet<>();
-    kept.keySet().forEach(i -> there.add(i.name()));
-    List<LayoutLink> links = new ArrayList<>();
-    request
-        .application()
-        .links()
-        .forEach(
-            (path, leads) -> {
-              String real = files.real(path).orElse(null);
-              String next = real == null ? null : there.ceiling(real);
-              if (next != null && (next.equals(real) || next.startsWith(real + "/"))) {
-                String place =
-                    path.startsWith("/") ? Places.inArtifact(path) : Placement.APP + path;
-                links.add(new LayoutLink(top + place, leads, "", "leads to what goes along"));
-              }
-            });
-    for (Item item : kept.keySet()) {
-      if (placement.isCalled(item)) { // runtimes look for it where it lay, and by its name
-        String way = Placement.way(item.path(), placement.of(item));
-        links.add(new LayoutLink(top + item.path(), way, "", "leads to a library"));
-      }
-    }
-    // programs that look for settings by their own path count them from the folder above theirs
-    boolean hasSettings =
-        kept.keySet().stream().anyMatch(i -> placement.of(i).startsWith(SETTINGS));
-    boolean hasOthers =
-        kept.keySet().stream().anyMatch(i -> placement.of(i).startsWith(SETTINGS_BESIDE));
-    if (hasSettings && !hasOthers) {
-      links.add(new LayoutLink(top + SETTINGS_BESIDE, "../etc", "", "settings, by another way"));
-    }
-    return target.system().equals("windows") ? List.of() : links;
-  }
-
-  private List<String> notices() {
-    List<String> notices = new ArrayList<>();
-    if (edits.stripped() > 1 << 20) {
-      notices.add("symbols for debuggers were left out of its code: " + Sizes.of(edits.stripped()));
-    }
-    notices.addAll(aboutSpares());
-    if (isLinux) {
-      edits.leftAlone().forEach((place, why) -> notices.add(aboutLeftAlone(place, why)));
-    }
-    return notices;
-  }
-
-  private String aboutLeftAlone(String place, String why) {
-    boolean isStarted = request.starts().stream().anyMatch(s -> program(s).code().equals(place));
-    return place
-        + " is left as it is, "
-        + why
-        + "; "
-        + (isStarted
-            ? (request.shape() == Shape.BARE ? "the image" : "its starter")
-                + " tells it where libraries are"
-            : "it finds libraries where it looked before, and nowhere else")
-        + (runtime.isPresent() ? ", and it uses the receiver's C library" : "");
-  }
-
-  /** Code that is left alone comes with the receiver's C library, and must not find another. */
-  private List<LayoutLink> forLeftAlone(List<LayoutFile> all) {
-    if (runtime.isEmpty() || !hasLeftAlone()) {
-      return List.of();
-    }
-    List<LayoutLink> links = new ArrayList<>();
-    for (LayoutFile file : all) {
-      String path = file.path().substring(Math.min(top.length(), file.path().length()));
-      String name = Paths.fileName(path);
-      boolean isLibrary =
-          Paths.folder(path).equals(Placement.LIB) && !name.startsWith(CodeEdits.PLACES);
-      if (isLibrary && !runtime.get().files().containsKey(name)) {
-        links.add(
-            new LayoutLink(
-                top + Placement.BESIDE_OTHER_C + name,
-                "../" + name,
-                "",
-                "for code that uses the receiver's C library"));
-      }
-    }
-    return links;
-  }
-
-  private boolean hasLeftAlone() {
-    return request.starts().stream()
-        .anyMatch(s -> edits.leftAlone().containsKey(program(s).code()));
-  }
-
-  private List<String> aboutSpares() {
-    Map<String, List<String>> byReason = new TreeMap<>();
-    for (Item item : kept.keySet()) {
-      if (placement.isSpare(item)) {
-        byReason
-            .computeIfAbsent(
-                ReceiversSystem.whyTheirsFirst(item).orElseThrow(), w -> new ArrayList<>())
-            .add(Paths.fileName(item.path()));
-      }
-    }
-    List<String> notices = new ArrayList<>();
-    byReason.forEach(
-        (why, names) ->
-            notices.add(
-                String.join(", ", names)
-                    + " of the receiver's system "
-                    + (names.size() == 1 ? "goes" : "go")
-                    + " first, and what came along is used where there is none: "
-                    + why
-                    + "; --always makes it go first"));
-    return notices;
-  }
-
-  private StartedProgram program(LaunchSpec start) {
-    String file = file(start);
-    Optional<Runner> runner = Optional.empty();
-    try {
-      Item item = files.file(start.entry().name()).orElseThrow();
-      runner = isLinux ? files.runner(item) : runner;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    String runnerFile =
-        runner
-            .filter(r -> !r.isReceivers())
-            .map(
-                r ->
-                    files
-                        .file(r.program())
-                        .filter(placement::has)
-                        .map(i -> placeOf(i, r.program()))
-                        .orElseThrow(
-                            () -> GirdleException.request(r.program() + " does not go along")))
-            .orElse("");
-    return new StartedProgram(file, runner, runnerFile);
-  }
-
-  /** Some programs do what they are called by, so a link to one is kept. */
-  private String placeOf(Item item, String name) {
-    return name.equals(item.name()) || !name.startsWith("/")
-        ? placement.of(item)
-        : Places.inArtifact(name);
-  }
-
-  private String file(LaunchSpec start) {
-    Item item =
-        files
-            .file(start.entry().name())
-            .filter(placement::has)
-            .orElseThrow(
-                () -> GirdleException.request(start.entry().name() + " does not go along"));
-    return placeOf(item, start.entry().name());
-  }
-
-  private List<LayoutFile> starters(List<LayoutFile> all) {
-    List<LayoutFile> starters = new ArrayList<>();
-    List<String> needed = needed(all);
-    SpareLibraries spares = new SpareLibraries(placement.spares(), target);
-    boolean isWindows = target.system().equals("windows");
-    for (LaunchSpec start : isWindows ? startsOnWindows() : request.starts()) {
-      String bin = top + "bin/" + start.label();
-      StartedProgram program = program(start);
-      NativeStarter starter = new NativeStarter(request.application().identity(), start, program);
-      if (isWindows) {
-        starters.add(
-            made(bin + ".cmd", starter.windows(hasContent), "starts it on Windows, from scripts"));
-      } else {
-        Optional<String> libraries =
-            edits.leftAlone().containsKey(program.code())
-                ? Optional.of(runtime.isPresent() ? Placement.BESIDE_OTHER_C : Placement.LIB)
-                : Optional.empty();
-        starters.add(
-            made(bin, starter.unix(needed, libraries, hasPlaces, spares), "starts it on Unix")
-                .asExecutable());
-      }
-    }
-    starters.add(
-        made(
-            "README.txt",
-            NativeReadme.text(request, target, runtime.map(CLibrary::title)),
-            "tells the receiver how to start it"));
-    return starters;
-  }
-
-  /** What the programs cannot be started without, by paths beside the starters' folder. */
-  private List<String> needed(Collection<LayoutFile> all) {
-    TreeSet<String> needed = new TreeSet<>();
-    for (LaunchSpec start : request.starts()) {
-      needed.add(program(start).code());
-      needed.add(file(start));
-    }
-    needed.remove("");
-    for (LayoutFile file : all) {
-      String path = file.path().substring(top.length());
-      boolean isLibrary = Paths.folder(path).equals(Placement.LIB);
-      if (isLibrary || path.startsWith(Placement.SPARE)) {
-        needed.add(path);
-      }
-    }
-    runtime.ifPresent(r -> r.files().keySet().forEach(f -> needed.add(Placement.LIB + f)));
-    return List.copyOf(needed);
-  }
-
-  /** Programs say by themselves whether they open windows. */
-  private List<LaunchSpec> startsOnWindows() {
-    return request.starts().stream()
-        .map(s -> s.opensWindow() || isForWindow(s) ? s.openingWindow() : s)
-        .toList();
-  }
-
-  private boolean isForWindow(LaunchSpec start) {
-    try {
-      Optional<Item> item = files.file(start.entry().name());
-      return item.isPresent()
-          && files
-              .linked(item.get())
-              .flatMap(LinkedCode::subsystem)
-              .filter(LinkedCode.Subsystem.WINDOWS::equals)
-              .isPresent();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private List<WindowsStart> programs() {
-    List<WindowsStart> programs = new ArrayList<>();
-    if (target.system().equals("windows")) {
-      for (LaunchSpec start : startsOnWindows()) {
-        String program = file(start).replace('/', '\\');
-        Orders orders =
-            Orders.NONE.and("file", program).and("program", program).and("word", start.arguments());
-        if (start.opensWindow() && hasContent) {
-          // as if it had been started itself: nothing leads its paths to its content there
-          String folder = Paths.folder(file(start)).replaceFirst("/$", "");
-          orders = orders.and("place", LayoutCommand.PLACE + "/" + folder);
-        }
-        programs.add(WindowsStart.of(start, orders).showing(top + file(start)));
-      }
-    }
-    return programs;
-  }
-
-  private List<LayoutCommand> commands() {
-    List<LayoutCommand> commands = new ArrayList<>();
-    for (LaunchSpec start : request.starts()) {
-      List<String> words = new ArrayList<>();
-      words.addAll(program(start).command(p -> LayoutCommand.PLACE + "/" + p, w -> w));
-      words.addAll(start.arguments());
-      boolean isAlone = edits.leftAlone().containsKey(program(start).code());
-      String folder = LayoutCommand.PLACE + (isAlone ? "/app" : ""); // nobody leads its paths
-      Map<String, String> told =
-          isAlone ? Map.of("LD_LIBRARY_PATH", LayoutCommand.PLACE + "/lib") : Map.of();
-      commands.add(new LayoutCommand(start.label(), words, folder, told));
-    }
-    return commands;
-  }
-
   private Layout withRuntime(Layout layout) throws IOException {
     CLibrary library = runtime.orElseThrow();
     List<LayoutFile> its = new ArrayList<>();
@@ -577,9 +320,5 @@ public final class NativeLayout {
     its.removeIf(f -> layout.files().stream().anyMatch(o -> o.path().equals(f.path())));
     return layout.with(
         new LayoutRuntime(library.title(), library.release(), "whole", Map.of(), Map.of()), its);
-  }
-
-  private static LayoutFile made(String path, String text, String reason) {
-    return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), reason);
   }
 }

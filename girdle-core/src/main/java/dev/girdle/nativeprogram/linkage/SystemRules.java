@@ -381,6 +381,22 @@ public final class SystemRules {
     }
   }
 
+  /**
+   * Whether somebody changed a file of settings on this machine.
+   *
+   * @param path in the system, by folders that are no links
+   * @return false also if that cannot be told
+   */
+  public boolean isChangedHere(String path) {
+    synchronized (database) {
+      try {
+        return database.isChanged(path);
+      } catch (IOException e) {
+        return false; // whoever takes it along says that it cannot be read
+      }
+    }
+  }
+
   /** Whether a path differs from machine to machine, or is for what no program brings. */
   static boolean isOfTheMachine(String path) {
     return OF_THE_MACHINE.matcher(path).matches();

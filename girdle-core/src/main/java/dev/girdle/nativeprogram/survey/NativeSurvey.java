@@ -41,6 +41,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 
 /**
@@ -66,6 +67,7 @@ public final class NativeSurvey {
   private final Map<String, Programs> programs = new LinkedHashMap<>();
   private final List<String> ownLinks = new ArrayList<>();
   private final Set<String> ofPackages = new HashSet<>();
+  private final Set<String> changed = new TreeSet<>();
   private Map<String, String> links = Map.of();
 
   private NativeSurvey(Source source) {
@@ -335,6 +337,10 @@ public final class NativeSurvey {
         if (!ofPackages.add(at)) {
           continue; // made of several packages, in a folder that they share
         }
+        if (rules.isChangedHere(at) && source.with().stream().noneMatch(w -> isSame(w, at))) {
+          changed.add(at);
+          continue;
+        }
         files.add(new TreeFile(Spot.SYSTEM + at.substring(1), FolderTree.content(file.get())));
         if (Files.isExecutable(file.get())) {
           Programs.of(path, FolderTree.content(file.get())).ifPresent(p -> programs.put(at, p));
@@ -352,6 +358,14 @@ public final class NativeSurvey {
             "installed on this machine",
             new SubTree(files, List.of()),
             path -> path.substring(Spot.SYSTEM.length() - 1)));
+  }
+
+  private static boolean isSame(Path file, String path) {
+    try {
+      return file.toRealPath().toString().equals(path);
+    } catch (IOException e) {
+      return false;
+    }
   }
 
   private void addSystem(Target target, Optional<Path> folder, List<LaunchSpec> starts)
@@ -383,6 +397,15 @@ public final class NativeSurvey {
     }
     ownLinks.forEach(parts::takeOwn);
     List<Component> all = parts.components();
+    changed.addAll(parts.changed());
+    for (String one : changed) {
+      notices.add(
+          one
+              + " was changed on this machine, so it may hold what is nobody else's, and stays"
+              + " behind; --with "
+              + one
+              + " takes it along");
+    }
     Map<String, String> both = new TreeMap<>(links);
     both.putAll(parts.links());
     links = both;

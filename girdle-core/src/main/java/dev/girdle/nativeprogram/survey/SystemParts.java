@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 
 /**
  * What of a Linux system may go along with a program, by package: all that its code asks for, what
@@ -43,6 +44,8 @@ final class SystemParts {
   private final Deque<Asker> queue = new ArrayDeque<>();
   private final Set<String> withData = new HashSet<>();
   private final Set<String> known = new HashSet<>();
+  private final Set<String> wanted = new HashSet<>();
+  private final Set<String> changed = new TreeSet<>();
   private final LibraryMap libraryMap = new LibraryMap();
   private boolean hasMono;
 
@@ -70,6 +73,7 @@ final class SystemParts {
 
   /** A file of the system that is the program's own. */
   void takeOwn(String path) {
+    rules.canonical(path).ifPresent(wanted::add);
     take(path, Nearness.OWN);
   }
 
@@ -91,6 +95,10 @@ final class SystemParts {
       return;
     }
     Optional<Path> file = at.flatMap(rules.root()::file);
+    if (file.isPresent() && !wanted.contains(at.get()) && rules.isChangedHere(at.get())) {
+      changed.add(at.get());
+      return;
+    }
     if (file.isEmpty()
         || !SystemRules.isForEverybody(file.get())
         || taken.putIfAbsent(at.get(), file.get()) != null) {
@@ -115,6 +123,11 @@ final class SystemParts {
         links.remove(link); // what cannot be read is not for this program
       }
     }
+  }
+
+  /** Settings that somebody changed on this machine, which do not go along by themselves. */
+  Set<String> changed() {
+    return changed;
   }
 
   /** Links to folders, by path, each with where it leads from where it lies. */
