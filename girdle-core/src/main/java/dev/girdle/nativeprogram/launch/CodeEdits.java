@@ -3,6 +3,7 @@ package dev.girdle.nativeprogram.launch;
 import dev.girdle.app.Item;
 import dev.girdle.app.Target;
 import dev.girdle.binary.CodeKind;
+import dev.girdle.binary.DamagedCodeException;
 import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.StrippedCode;
 import dev.girdle.binary.elf.EditedElf;
@@ -95,11 +96,17 @@ final class CodeEdits {
         isProgram && runtime.isPresent() ? loader(placement.of(item)) : Optional.empty();
     List<String> first = isProgram && hasPlaces ? List.of(PLACES) : List.of();
     ElfEdit edit = new ElfEdit(folders(item, code.get()), first, renamed(item, code.get()), loader);
-    Optional<Content> edited = EditedElf.of(bare, edit);
-    if (edited.isEmpty()) {
-      leftAlone.put(placement.of(item), "since it has no room for changes");
+    try {
+      Optional<Content> edited = EditedElf.of(bare, edit);
+      if (edited.isEmpty()) {
+        leftAlone.put(placement.of(item), "since it has no room for changes");
+      }
+      return edited.orElse(bare);
+    } catch (DamagedCodeException e) {
+      // loaders may never look at it: what is needed and damaged, the walk has told
+      leftAlone.put(placement.of(item), "since " + e.getMessage());
+      return item.content();
     }
-    return edited.orElse(bare);
   }
 
   private static boolean isStatic(LinkedCode code) {

@@ -23,6 +23,11 @@ import java.util.stream.Stream;
 public final class PackageData {
   private static final Pattern PROGRAM = Pattern.compile(".*/s?bin/.+");
   private static final Pattern LIBRARY = Pattern.compile(".*\\.so(?:\\.[0-9.]+)?");
+
+  /** In a folder that loaders look in; all other libraries are modules of something. */
+  private static final Pattern LINKABLE =
+      Pattern.compile("(?:/usr)?/lib(?:64)?/(?:[^/]+-linux-[^/]+/)?[^/]+\\.so(?:\\.[0-9.]+)?");
+
   private static final Pattern SHARED = Pattern.compile("/usr/share/.+");
 
   /** Below {@code /usr/share/x}, or a folder of libraries of some kind. */
@@ -39,7 +44,8 @@ public final class PackageData {
   }
 
   /**
-   * The data that a package needs.
+   * The data that a package needs: of packages without code, and of such as were made of the same
+   * sources and hold no more code than modules.
    *
    * @param name of a package
    * @return paths of files, and of links
@@ -52,7 +58,9 @@ public final class PackageData {
         List<String> files = database.files(other);
         boolean hasPrograms = holds(files, PROGRAM);
         boolean isTool = hasPrograms && (!isOfLibrary || database.isOfEverySystem(other));
-        if (!holds(files, LIBRARY) && !isTool) {
+        boolean isPart =
+            database.sourceOf(other).equals(database.sourceOf(name)) && !holds(files, LINKABLE);
+        if ((isPart || !holds(files, LIBRARY)) && !isTool) {
           List<String> its =
               files.stream()
                   .filter(f -> !SystemRules.isForPeople(f))

@@ -27,7 +27,16 @@ class PackageDataTest {
         Package: libtide1
         Status: install ok installed
         Version: 1.0
-        Depends: tide-charts, tide-kinds (>= 1) | other-kinds, setup-tool
+        Depends: tide-charts, tide-kinds (>= 1) | other-kinds, setup-tool, tide-parts, moon-parts
+
+        Package: tide-parts
+        Source: libtide1
+        Status: install ok installed
+        Version: 1.0
+
+        Package: moon-parts
+        Status: install ok installed
+        Version: 1.0
 
         Package: tide-charts
         Status: install ok installed
@@ -43,6 +52,8 @@ class PackageDataTest {
         Version: 1.0
         """);
     brings("libtide1", "/usr/lib/libtide.so.1");
+    brings("tide-parts", "/usr/lib/tide1/base.tide", "/usr/lib/tide1/parts/fast.so");
+    brings("moon-parts", "/usr/lib/moon1/base.moon", "/usr/lib/moon1/parts/fast.so");
     brings("tide-charts", "/usr/share/tide-charts/north.chart", "/usr/share/doc/tide-charts/NEWS");
     brings("tide-kinds", "/usr/bin/update-kinds", "/usr/share/kinds/list.xml", "/etc/kinds.conf");
     brings("setup-tool", "/usr/bin/setup-tool", "/usr/share/setup-tool/questions");
@@ -74,6 +85,8 @@ class PackageDataTest {
     assertThat(data)
         .containsExactlyInAnyOrder(
             "/usr/share/tide-charts/north.chart",
+            "/usr/lib/tide1/base.tide",
+            "/usr/lib/tide1/parts/fast.so",
             "/usr/share/kinds/list.xml",
             "/etc/kinds.conf",
             "/usr/share/kinds/kinds.cache",
