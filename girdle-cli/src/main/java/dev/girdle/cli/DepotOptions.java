@@ -40,11 +40,7 @@ final class DepotOptions {
 
   /** What is told when a depot does not give all of what it has begun to give. */
   static GirdleException broken(DepotPlace place, IOException e) {
-    return GirdleException.because(
-        e,
-        () ->
-            new GirdleException(
-                Fault.MACHINE, e, place.label() + " breaks off: " + e.getMessage()));
+    return GirdleException.because(e, place.label() + " breaks off");
   }
 
   private Optional<Credentials> credentials(Context context) {

@@ -1,6 +1,5 @@
 package dev.girdle.depot;
 
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.image.Annotations;
 import dev.girdle.image.Descriptor;
@@ -233,11 +232,7 @@ public final class LayoutDepot implements Depot, AutoCloseable {
   }
 
   private GirdleException failed(IOException e) {
-    return GirdleException.because(
-        e,
-        () ->
-            new GirdleException(
-                Fault.MACHINE, e, label + " cannot be read or written: " + e.getMessage()));
+    return GirdleException.because(e, label + " cannot be read or written");
   }
 
   @Override

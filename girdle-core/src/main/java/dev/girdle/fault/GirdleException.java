@@ -88,6 +88,19 @@ public class GirdleException extends RuntimeException {
   }
 
   /**
+   * The same; if nobody has said more, it is a matter of the machine.
+   *
+   * @param failure what went wrong
+   * @param what of the user's could not be done: "cannot read x"; the failure's own words follow
+   * @return never null
+   */
+  public static GirdleException because(Exception failure, String what) {
+    return because(
+        failure,
+        () -> new GirdleException(Fault.MACHINE, failure, what + ": " + failure.getMessage()));
+  }
+
+  /**
    * Whose matter the failure is.
    *
    * @return never null

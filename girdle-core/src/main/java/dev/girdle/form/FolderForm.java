@@ -13,13 +13,11 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
@@ -67,22 +65,27 @@ public final class FolderForm implements Form {
         Executors.newFixedThreadPool(
             Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()));
     try {
-      Map<LayoutFile, Future<String>> copied = new IdentityHashMap<>();
+      List<FutureTask<String>> tasks = new ArrayList<>();
       for (LayoutFile file : files) {
+        FutureTask<String> task = new FutureTask<>(() -> write(place, file));
+        tasks.add(task);
         if (FolderTree.fileOf(file.content()).isPresent()) {
-          copied.put(file, threads.submit(() -> write(place, file)));
+          threads.execute(task);
         }
       }
       List<WrittenFile> written = new ArrayList<>();
-      for (LayoutFile file : files) {
-        Future<String> copy = copied.remove(file);
-        written.add(new WrittenFile(file, copy == null ? write(place, file) : copy.get()));
-        progress.accept(file.content().size());
+      for (int i = 0; i < tasks.size(); i++) {
+        tasks.get(i).run(); // nothing happens if another has begun
+        written.add(new WrittenFile(files.get(i), tasks.get(i).get()));
+        progress.accept(files.get(i).content().size());
       }
       return written;
     } catch (ExecutionException e) {
       if (e.getCause() instanceof IOException cause) {
         throw cause;
+      }
+      if (e.getCause() instanceof RuntimeException cause) {
+        throw cause; // which says itself what it is
       }
       throw new IOException(e.getCause());
     } catch (InterruptedException e) {

@@ -13,7 +13,6 @@ import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
@@ -89,11 +88,7 @@ public final class NativeEcosystem implements Ecosystem {
     try {
       return NativeSurvey.survey(source, progress);
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage()));
+      throw GirdleException.because(e, "cannot read " + source.app());
     }
   }
 
@@ -150,11 +145,7 @@ public final class NativeEcosystem implements Ecosystem {
     try {
       return Leftovers.of(application, prune);
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "cannot read " + application.source() + ": " + e.getMessage()));
+      throw GirdleException.because(e, "cannot read " + application.source());
     }
   }
 

@@ -12,7 +12,6 @@ import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.node.observe.NodeObservation;
 import dev.girdle.node.pack.NodeLanguage;
@@ -82,11 +81,7 @@ public final class NodeEcosystem implements Ecosystem {
     try {
       return NodeSurvey.survey(source, progress);
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "cannot read " + source.app() + ": " + e.getMessage()));
+      throw GirdleException.because(e, "cannot read " + source.app());
     }
   }
 

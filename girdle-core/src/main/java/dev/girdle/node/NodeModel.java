@@ -17,7 +17,6 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.Packaging;
 import dev.girdle.ecosystem.RuntimeModel;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.host.HostedLayout;
 import dev.girdle.io.Paths;
@@ -199,11 +198,7 @@ final class NodeModel implements LanguageModel {
     try {
       return HostedLayout.layOut(request, program.files(), program.links());
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "the program cannot be laid out: " + e.getMessage()));
+      throw GirdleException.because(e, "the program cannot be laid out");
     }
   }
 

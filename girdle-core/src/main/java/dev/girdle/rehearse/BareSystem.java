@@ -86,7 +86,7 @@ final class BareSystem {
     Files.writeString(folder.resolve("etc/hosts"), "127.0.0.1 localhost\n::1 localhost\n");
     for (Path loader : LOADERS) {
       if (Files.exists(loader)) {
-        copy(loader, folder);
+        copyInto(folder, loader);
       }
     }
     for (Path program : programs) {
@@ -95,15 +95,15 @@ final class BareSystem {
     Path tracer = Path.of(Trace.PROGRAM);
     if (tracer().isPresent()) {
       Path apart = Files.createDirectories(folder.resolve(TRACER));
-      copyTo(tracer, apart);
-      copyTo(loader().orElseThrow(), apart);
-      addLibraries(needed(tracer), library -> copyTo(library, apart));
+      copy(tracer, apart.resolve(tracer.getFileName()));
+      copy(loader().orElseThrow(), apart.resolve(loader().get().getFileName()));
+      addLibraries(needed(tracer), one -> copy(one, apart.resolve(one.getFileName())));
     }
     Set<String> wanted = new TreeSet<>(OF_THE_C_LIBRARY);
     for (Path program : programs) {
       wanted.addAll(neededBy(program));
     }
-    Set<String> missing = addLibraries(wanted, library -> copy(library, folder));
+    Set<String> missing = addLibraries(wanted, library -> copyInto(folder, library));
     missing.removeAll(OF_THE_C_LIBRARY);
     missing.removeIf(n -> n.startsWith("ld-linux"));
     return missing;
@@ -174,13 +174,6 @@ final class BareSystem {
     }
   }
 
-  private static void copyTo(Path file, Path folder) throws IOException {
-    Path target = folder.resolve(file.getFileName());
-    if (!Files.exists(target)) {
-      Files.copy(file.toRealPath(), target, java.nio.file.StandardCopyOption.COPY_ATTRIBUTES);
-    }
-  }
-
   private static Set<String> neededBy(Path program) throws IOException {
     Set<String> needed = new TreeSet<>();
     Set<String> brought = new TreeSet<>();
@@ -204,7 +197,7 @@ final class BareSystem {
         }
         try (Stream<Path> below = Files.walk(target)) {
           for (Path file : below.filter(Files::isRegularFile).toList()) {
-            copy(file, root);
+            copyInto(root, file);
           }
         }
       }
@@ -215,8 +208,12 @@ final class BareSystem {
     return Files.isRegularFile(file) && Files.isReadable(file);
   }
 
-  private static void copy(Path file, Path root) throws IOException {
-    Path target = root.resolve(file.toString().substring(1));
+  /** To where it lies here. */
+  private static void copyInto(Path root, Path file) throws IOException {
+    copy(file, root.resolve(file.toString().substring(1)));
+  }
+
+  private static void copy(Path file, Path target) throws IOException {
     Files.createDirectories(target.getParent());
     if (!Files.exists(target)) {
       Files.copy(file.toRealPath(), target, java.nio.file.StandardCopyOption.COPY_ATTRIBUTES);

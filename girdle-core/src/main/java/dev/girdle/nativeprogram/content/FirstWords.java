@@ -74,7 +74,10 @@ final class FirstWords {
     return false;
   }
 
-  /** Where it goes on behind what is filled in at run time; the same place if nothing is. */
+  /**
+   * Where it goes on behind what is filled in at run time, as {@link FileNames#fitting} knows it;
+   * the same place if nothing is.
+   */
   private static int behindSign(String text, int at) {
     char sign = at < text.length() ? text.charAt(at) : 0;
     if (sign == '*' || sign == '?' || sign == '{') {
@@ -96,11 +99,8 @@ final class FirstWords {
   }
 
   private static int mixed(int hash, char c) {
-    return hash * 31 + (c < 0x80 ? c | (c >= 'A' && c <= 'Z' ? 0x20 : 0) : small(c));
-  }
-
-  private static char small(char c) {
-    return Character.toLowerCase(c);
+    return hash * 31
+        + (c < 0x80 ? c | (c >= 'A' && c <= 'Z' ? 0x20 : 0) : Character.toLowerCase(c));
   }
 
   private static boolean isWord(char c) {

@@ -9,7 +9,6 @@ import dev.girdle.binary.ThinnedCode;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.FolderTree;
@@ -115,11 +114,7 @@ public final class NativeLayout {
     try {
       return new NativeLayout(request, files, linkage).layout();
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "the program cannot be laid out: " + e.getMessage()));
+      throw GirdleException.because(e, "the program cannot be laid out");
     }
   }
 

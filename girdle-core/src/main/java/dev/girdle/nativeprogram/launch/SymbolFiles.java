@@ -5,7 +5,6 @@ import dev.girdle.app.Item;
 import dev.girdle.binary.StrippedCode;
 import dev.girdle.binary.elf.BuildId;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.layout.Layout;
@@ -56,11 +55,7 @@ public final class SymbolFiles {
         }
       }
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "the symbols cannot be laid out: " + e.getMessage()));
+      throw GirdleException.because(e, "the symbols cannot be laid out");
     }
     if (all.isEmpty()) {
       throw GirdleException.application(

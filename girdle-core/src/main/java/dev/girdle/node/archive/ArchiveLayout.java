@@ -8,7 +8,6 @@ import dev.girdle.app.Item;
 import dev.girdle.app.LaunchSpec;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.Content;
 import dev.girdle.io.Paths;
@@ -122,11 +121,7 @@ public final class ArchiveLayout {
           .linking(program.links())
           .starting(LayoutStart.by("node %s").framedBy(frame(identity, settings)));
     } catch (IOException e) {
-      throw GirdleException.because(
-          e,
-          () ->
-              new GirdleException(
-                  Fault.MACHINE, e, "the program cannot be read: " + e.getMessage()));
+      throw GirdleException.because(e, "the program cannot be read");
     }
   }
 
