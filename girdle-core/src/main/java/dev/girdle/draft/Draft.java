@@ -8,6 +8,8 @@ import dev.girdle.closure.Ballast;
 import dev.girdle.closure.Unresolved;
 import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Shape;
+import dev.girdle.plan.ContentPack;
+import dev.girdle.plan.Contents;
 import dev.girdle.plan.FormKind;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
@@ -223,8 +225,29 @@ public final class Draft {
     }
     String example = missing.isEmpty() ? language.words().examplePattern() : missing.get(0);
     patterns("missing-ok", plan.choice().missingOk(), example, "the program copes without it");
+    files();
     line("  # files:                     # what goes in besides, and where to");
     line("  #   - {from: manual.pdf, to: doc/manual.pdf}");
+  }
+
+  /** What a plan that is there says of single files. */
+  private void files() {
+    Contents contents = plan.choice().contents();
+    said("  ", "start", contents.start());
+    said("  ", "order", contents.order());
+    if (!contents.only().isEmpty()) {
+      line("  only:");
+      contents.only().forEach((target, patterns) -> said("    ", target, patterns));
+    }
+    if (!contents.packs().isEmpty()) {
+      line("  packs:");
+    }
+    for (ContentPack pack : contents.packs()) {
+      line("    - folder: " + Scalar.of(pack.folder()));
+      line("      to: " + Scalar.of(pack.to()));
+      line("      compressed: " + !pack.isStored());
+    }
+    said("  ", "untouched", contents.untouched());
   }
 
   private void ballast(Analysis found) {
@@ -247,13 +270,19 @@ public final class Draft {
       line("  #     note: " + note);
       return;
     }
-    line("  " + word + ":");
+    said("  ", word, patterns);
+  }
+
+  private void said(String indent, String word, List<NamePattern> patterns) {
+    if (!patterns.isEmpty()) {
+      line(indent + word + ":");
+    }
     for (NamePattern pattern : patterns) {
       if (pattern.note().isEmpty()) {
-        line("    - " + Scalar.of(pattern.text()));
+        line(indent + "  - " + Scalar.of(pattern.text()));
       } else {
-        line("    - what: " + Scalar.of(pattern.text()));
-        line("      note: " + Scalar.of(pattern.note()));
+        line(indent + "  - what: " + Scalar.of(pattern.text()));
+        line(indent + "    note: " + Scalar.of(pattern.note()));
       }
     }
   }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.girdle.app.Application;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Choice;
+import dev.girdle.plan.ContentPack;
+import dev.girdle.plan.Contents;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -85,6 +87,43 @@ class DraftTest {
     assertThat(read.choice().missingOk())
         .extracting(NamePattern::note)
         .containsExactly("read at: run time # no remark");
+  }
+
+  @Test
+  void whatAPlanSaysOfSingleFilesIsSaidAgain() throws IOException {
+    Contents before =
+        new Contents(
+            List.of(NamePattern.of("x/**").inPlan("read first", "")),
+            List.of(NamePattern.of("x/*")),
+            Map.of("linux", List.of(NamePattern.of("y/**"))),
+            List.of(new ContentPack("x", "x.pack", true, "")),
+            List.of(NamePattern.of("bin/*")));
+    Choice usual = Choice.USUAL;
+    Plan plan =
+        Plan.of(app)
+            .with(
+                new Choice(
+                    usual.level(),
+                    usual.usual(),
+                    List.of(),
+                    false,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    Optional.empty(),
+                    before));
+    Analyzer analyzer = new Analyzer(Progress.SILENT);
+    try (Application found = analyzer.survey(plan)) {
+      String text = Draft.of(plan, found, Optional.empty(), dir, analyzer.language(plan));
+      Contents after = read(text).choice().contents();
+      assertThat(after.start()).extracting(NamePattern::note).containsExactly("read first");
+      assertThat(after.order()).extracting(NamePattern::text).containsExactly("x/*");
+      assertThat(after.only().get("linux")).extracting(NamePattern::text).containsExactly("y/**");
+      assertThat(after.untouched()).extracting(NamePattern::text).containsExactly("bin/*");
+      assertThat(after.packs())
+          .extracting(ContentPack::folder, ContentPack::to, ContentPack::isStored)
+          .containsExactly(org.assertj.core.groups.Tuple.tuple("x", "x.pack", true));
+    }
   }
 
   @Test

@@ -1,6 +1,7 @@
 package dev.girdle.cli.view;
 
 import dev.girdle.app.Target;
+import dev.girdle.plan.Contents;
 import dev.girdle.plan.Declared;
 import dev.girdle.plan.Entry;
 import dev.girdle.plan.FormKind;
@@ -42,15 +43,7 @@ final class PlanJson {
         "entries",
         entries.isEmpty() ? null : entries,
         "contents",
-        Json.object(
-            "prune", plan.choice().prune().text(),
-            "always", patterns(plan.choice().always()),
-            "never", patterns(plan.choice().never()),
-            "missing-ok", patterns(plan.choice().missingOk()),
-            "files",
-                plan.files().stream()
-                    .map(f -> Json.object("from", f.from().toString(), "to", f.to()))
-                    .toList()),
+        contents(plan),
         "runtime",
         Json.object(
             "kind",
@@ -65,6 +58,39 @@ final class PlanJson {
         plan.output().forms().stream().map(PlanJson::form).toList(),
         "out",
         plan.output().out().toString());
+  }
+
+  private static Map<String, Object> contents(Plan plan) {
+    Contents contents = plan.choice().contents();
+    Map<String, Object> only = new LinkedHashMap<>();
+    contents.only().forEach((target, patterns) -> only.put(target, patterns(patterns)));
+    return Json.object(
+        "prune", plan.choice().prune().text(),
+        "always", patterns(plan.choice().always()),
+        "never", patterns(plan.choice().never()),
+        "missing-ok", patterns(plan.choice().missingOk()),
+        "start", said(contents.start()),
+        "order", said(contents.order()),
+        "only", only.isEmpty() ? null : only,
+        "packs",
+            contents.packs().isEmpty()
+                ? null
+                : contents.packs().stream()
+                    .map(
+                        p ->
+                            Json.object(
+                                "folder", p.folder(), "to", p.to(), "compressed", !p.isStored()))
+                    .toList(),
+        "untouched", said(contents.untouched()),
+        "files",
+            plan.files().stream()
+                .map(f -> Json.object("from", f.from().toString(), "to", f.to()))
+                .toList());
+  }
+
+  /** Nothing where the plan says nothing. */
+  private static List<Object> said(List<NamePattern> patterns) {
+    return patterns.isEmpty() ? null : patterns(patterns);
   }
 
   private static Map<String, Object> identity(Plan plan) {
