@@ -1,0 +1,77 @@
+package dev.girdle.python.launch;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.io.FolderTree;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.Packing;
+import dev.girdle.python.tree.ModuleTree;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Where what of an application goes in an artifact. */
+final class ProgramPlaces {
+  /** The user's own, as it lay. */
+  static final String APP = "app/";
+
+  /** What was installed, in one folder. */
+  static final String PACKAGES = "packages/";
+
+  private ProgramPlaces() {}
+
+  /** Where an item goes, in the program's folder. */
+  static String place(Item item) {
+    return folder(item.component()) + item.path();
+  }
+
+  private static String folder(Component component) {
+    String origin = component.origin();
+    if (origin.equals(ModuleTree.TOP)) {
+      return APP;
+    }
+    return origin.startsWith(ModuleTree.EDITABLE)
+        ? "own/" + origin.substring(ModuleTree.EDITABLE.length()).replaceAll("[^\\w.-]", "-") + "/"
+        : PACKAGES;
+  }
+
+  /** The folders of the user's own code, as Python is to look for modules in them. */
+  static List<String> own(LayoutRequest request, List<String> ownFolders) {
+    Set<String> places = new LinkedHashSet<>();
+    for (Component component : request.selection().components()) {
+      if (component.origin().equals(ModuleTree.TOP)) {
+        ownFolders.forEach(f -> places.add((APP + f).replaceFirst("/$", "")));
+      } else if (component.origin().startsWith(ModuleTree.EDITABLE)) {
+        places.add(folder(component).replaceFirst("/$", ""));
+      }
+    }
+    return List.copyOf(places);
+  }
+
+  /** All that goes along; of several files for one place, the one that Python finds first. */
+  static List<LayoutFile> files(LayoutRequest request, ModuleTree tree) {
+    Map<String, Item> chosen = new LinkedHashMap<>();
+    for (Component component : request.selection().components()) {
+      for (Item item : request.selection().items(component).keySet()) {
+        chosen.merge(place(item), item, (a, b) -> tree.rootOf(b) < tree.rootOf(a) ? b : a);
+      }
+    }
+    List<LayoutFile> files = new ArrayList<>();
+    chosen.forEach(
+        (place, item) ->
+            files.add(
+                new LayoutFile(
+                    request.programFolder() + place,
+                    item.content(),
+                    FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent(),
+                    Packing.AS_IT_IS,
+                    item.component().name(),
+                    request.reason(item))));
+    return files;
+  }
+}

@@ -1,0 +1,138 @@
+package dev.girdle.python.launch;
+
+import dev.girdle.app.Identity;
+import dev.girdle.app.LaunchSpec;
+import dev.girdle.ecosystem.LayoutRequest;
+import dev.girdle.ecosystem.RuntimeNeed;
+import dev.girdle.ecosystem.Shape;
+import dev.girdle.io.Template;
+import dev.girdle.layout.Layout;
+import dev.girdle.layout.LayoutCommand;
+import dev.girdle.layout.LayoutFile;
+import dev.girdle.layout.LayoutStart;
+import dev.girdle.layout.WindowsStart;
+import dev.girdle.python.tree.ModuleTree;
+import dev.girdle.record.RecordFile;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * A folder with starters in {@code bin}, the application in {@code app} as it lay, all packages in
+ * {@code packages}, and in {@code start} what leads Python to them.
+ */
+public final class PythonLayout {
+  private static final String BEGIN = "start/begin.py";
+
+  private PythonLayout() {}
+
+  /**
+   * Lays an application out.
+   *
+   * @param request what to lay out
+   * @param tree its files
+   * @param ownFolders the folders of the user's own code in which modules are looked for
+   * @return the finished tree
+   */
+  public static Layout layOut(LayoutRequest request, ModuleTree tree, List<String> ownFolders) {
+    List<LayoutFile> files = new ArrayList<>();
+    String top = request.programFolder();
+    files.add(made(top + BEGIN, begin(request, ownFolders), "leads Python to what is in here"));
+    if (request.isForUnix()) {
+      String script =
+          PythonStarter.interpreter(
+              request.application().identity(), request.main(), request.runtime().isBundled());
+      files.add(
+          made(top + "start/python", script, "what the program starts as its interpreter")
+              .asExecutable());
+    }
+    if (request.shape() == Shape.BARE) {
+      return bare(request, tree, files);
+    }
+    List<WindowsStart> programs = starters(request, tree, files);
+    files.addAll(ProgramPlaces.files(request, tree));
+    RuntimeNeed need = request.need().orElseThrow();
+    files.add(
+        made("README.txt", PythonReadme.text(request, need), "tells the receiver how to start it"));
+    Layout layout =
+        new Layout(
+            files,
+            List.of(),
+            RecordFile.IN_FOLDER,
+            List.of(),
+            List.of(),
+            request.startOfFolder(request.isForUnix()));
+    return layout.starting(layout.starting().programmedBy(programs));
+  }
+
+  private static List<WindowsStart> starters(
+      LayoutRequest request, ModuleTree tree, List<LayoutFile> files) {
+    Identity identity = request.application().identity();
+    RuntimeNeed need = request.need().orElseThrow();
+    boolean isBundled = request.runtime().isBundled();
+    List<WindowsStart> programs = new ArrayList<>();
+    for (LaunchSpec start : request.starts()) {
+      String bin = request.programFolder() + "bin/" + start.label();
+      StartedModule started = StartedModule.of(start.entry().name(), tree);
+      if (request.isForUnix()) {
+        String script = PythonStarter.unix(identity, start, started, need, isBundled);
+        files.add(made(bin, script, "starts it on Unix").asExecutable());
+      }
+      if (request.isFor("windows")) {
+        String script = PythonStarter.windows(identity, start, started, need, isBundled);
+        files.add(made(bin + ".cmd", script, "starts it on Windows, from scripts"));
+        programs.add(PythonProgram.of(request, start, started));
+      }
+    }
+    return programs;
+  }
+
+  private static String begin(LayoutRequest request, List<String> ownFolders) {
+    String packages = ProgramPlaces.PACKAGES.replace("/", "");
+    return Template.fill(
+        PythonLayout.class,
+        "begin.py",
+        Map.of(
+            "OWN",
+            list(ProgramPlaces.own(request, ownFolders)),
+            "OTHERS",
+            list(List.of(packages))));
+  }
+
+  private static String list(List<String> texts) {
+    return texts.stream()
+        .map(t -> '"' + t.replace("\\", "\\\\").replace("\"", "\\\"") + '"')
+        .collect(Collectors.joining(", ", "[", "]"));
+  }
+
+  /** Without starters. */
+  private static Layout bare(LayoutRequest request, ModuleTree tree, List<LayoutFile> files) {
+    files.addAll(ProgramPlaces.files(request, tree));
+    boolean isBundled = request.runtime().isBundled();
+    List<LayoutCommand> commands = new ArrayList<>();
+    for (LaunchSpec start : request.starts()) {
+      List<String> words = new ArrayList<>();
+      words.add(isBundled ? LayoutCommand.PLACE + "/runtime/bin/python3" : "python3");
+      words.addAll(List.of("-I", "-S", "-B"));
+      words.addAll(start.options());
+      words.add(LayoutCommand.PLACE + "/" + BEGIN);
+      words.add(LayoutCommand.PLACE + "/bin/" + start.label());
+      words.addAll(StartedModule.of(start.entry().name(), tree).words());
+      words.addAll(start.arguments());
+      commands.add(
+          new LayoutCommand(
+              start.label(),
+              words,
+              LayoutCommand.PLACE + "/" + ProgramPlaces.APP.replace("/", "")));
+    }
+    return new Layout(
+            files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), request.main().label())
+        .starting(LayoutStart.by(request.main().label()).commandedBy(commands));
+  }
+
+  private static LayoutFile made(String path, String text, String reason) {
+    return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), reason);
+  }
+}

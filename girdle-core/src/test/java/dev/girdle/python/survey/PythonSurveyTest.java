@@ -1,0 +1,130 @@
+package dev.girdle.python.survey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.app.Application;
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.ecosystem.Progress;
+import dev.girdle.plan.Source;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class PythonSurveyTest {
+  @TempDir Path dir;
+
+  private Path write(String path, String text) throws IOException {
+    Path file = dir.resolve(path);
+    Files.createDirectories(file.getParent());
+    return Files.writeString(file, text);
+  }
+
+  private static final String SITE = "app/.venv/lib/python3.11/site-packages/";
+
+  private void environment() throws IOException {
+    write("app/.venv/pyvenv.cfg", "home = /nowhere/at/all\nversion = 3.11.2\n");
+    write("app/.venv/bin/activate", "x");
+  }
+
+  private void install(String name, String release, String... files) throws IOException {
+    StringBuilder record = new StringBuilder();
+    for (String file : files) {
+      record.append(file).append(",,\n");
+      if (!file.contains("..")) {
+        write(SITE + file, "");
+      }
+    }
+    String info = SITE + name + "-" + release + ".dist-info/";
+    write(info + "METADATA", "Name: " + name + "\nVersion: " + release + "\n");
+    write(info + "RECORD", record.toString());
+  }
+
+  private Application survey(String path) throws IOException {
+    return PythonSurvey.survey(Source.of(dir.resolve(path)), Progress.SILENT);
+  }
+
+  private static Component named(Application app, String name) {
+    return app.components().stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow();
+  }
+
+  @Test
+  void distributionsAreComponentsAndAllElseIsTheUsers() throws IOException {
+    environment();
+    install("click", "8.1", "click/__init__.py");
+    write(SITE + "loose.py", "");
+    write("app/berthplan/__main__.py", "import click");
+    write("app/berthplan/__pycache__/x.pyc", "");
+    write("app/.env", "SECRET=1");
+    try (Application app = survey("app")) {
+      assertThat(app.components())
+          .extracting(Component::name)
+          .containsExactly("app", "click@8.1", "loose");
+      assertThat(named(app, "app").items())
+          .extracting(Item::path)
+          .containsExactly("berthplan/__main__.py");
+      assertThat(app.entryPoint().orElseThrow().name()).isEqualTo("berthplan");
+      assertThat(app.notices()).anyMatch(n -> n.contains("is gone from this machine"));
+      assertThat(app.setAside())
+          .anyMatch(s -> s.path().equals(".env") && s.takenFor().contains("secrets"));
+    }
+  }
+
+  @Test
+  void whatIsWrongWithListsIsTold() throws IOException {
+    environment();
+    install("one", "1", "shared.py", "../../../bin/one", "../../../../../etc/passwd");
+    install("two", "2", "shared.py");
+    write("app/main.py", "import shared");
+    try (Application app = survey("app")) {
+      assertThat(app.notices())
+          .anyMatch(n -> n.contains("names a file outside of its environment"))
+          .anyMatch(n -> n.contains("one-1 and two-2") && n.contains("both list shared.py"));
+      assertThat(named(app, "two@2").items()).extracting(Item::path).doesNotContain("shared.py");
+    }
+  }
+
+  @Test
+  void codeThatIsInstalledToBeEditedIsTheUsersOwn() throws IOException {
+    environment();
+    write("elsewhere/src/tides/__init__.py", "");
+    write("other/berths/__init__.py", "");
+    install("tides", "1", "__editable__.tides-1.pth");
+    write(SITE + "__editable__.tides-1.pth", dir.resolve("elsewhere/src") + "\n");
+    install("berths", "1", "__editable___berths_1_finder.py", "__editable__.berths-1.pth");
+    write(SITE + "__editable__.berths-1.pth", "import __editable___berths_1_finder");
+    write(
+        SITE + "__editable___berths_1_finder.py",
+        "MAPPING: dict[str, str] = {'berths': '" + dir.resolve("other/berths") + "'}\n");
+    write("app/main.py", "import tides, berths");
+    try (Application app = survey("app")) {
+      assertThat(app.components())
+          .filteredOn(c -> c.origin().startsWith("editable "))
+          .flatExtracting(Component::items)
+          .extracting(Item::path)
+          .containsExactly("berths/__init__.py", "tides/__init__.py");
+      assertThat(app.components())
+          .flatExtracting(Component::items)
+          .extracting(Item::path)
+          .noneMatch(p -> p.contains("__editable__"));
+    }
+  }
+
+  @Test
+  void aScriptTakesOnlyWhatItNames() throws IOException {
+    write("home/berthplan.py", "import tides\nopen('data/berths.csv')\n");
+    write("home/tides.py", "open(f'curves/{x}.txt')");
+    write("home/idle.py", "import something_that_is_not_there");
+    write("home/data/berths.csv", "");
+    write("home/curves/north.txt", "");
+    write("home/letters/private.txt", "");
+    try (Application app = survey("home/berthplan.py")) {
+      assertThat(app.components().get(0).items())
+          .extracting(Item::path)
+          .containsExactly(
+              "berthplan.py", "curves/north.txt", "data/berths.csv", "idle.py", "tides.py");
+    }
+  }
+}
