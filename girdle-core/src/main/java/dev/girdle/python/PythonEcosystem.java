@@ -8,6 +8,7 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
 import dev.girdle.fault.GirdleException;
@@ -92,5 +93,10 @@ public final class PythonEcosystem implements Ecosystem {
   public List<String> startUnsealed(Application application, Path folder) throws IOException {
     LaunchSpec start = application.starts().get(0);
     return UnsealedStart.words(application, start);
+  }
+
+  @Override
+  public Optional<RuntimeProvider> runtimes() {
+    return Optional.of(new PythonRuntimes());
   }
 }

@@ -3,6 +3,7 @@ package dev.girdle.nativeprogram.linkage;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.io.Paths;
+import dev.girdle.system.ReceiversLibraries;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;

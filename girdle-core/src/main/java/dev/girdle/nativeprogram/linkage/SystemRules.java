@@ -10,6 +10,7 @@ import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.system.LibraryFolders;
 import dev.girdle.system.PackageDatabase;
+import dev.girdle.system.ReceiversLibraries;
 import dev.girdle.system.RootFolder;
 import dev.girdle.system.SystemPackage;
 import java.io.IOException;

@@ -2,6 +2,7 @@ package dev.girdle.python.launch;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.LaunchSpec;
+import dev.girdle.app.Target;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
@@ -11,12 +12,16 @@ import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutStart;
 import dev.girdle.layout.WindowsStart;
+import dev.girdle.python.bundle.ByteCode;
+import dev.girdle.python.bundle.PythonBundle;
+import dev.girdle.python.bundle.PythonHome;
 import dev.girdle.python.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
@@ -40,6 +45,9 @@ public final class PythonLayout {
     List<LayoutFile> files = new ArrayList<>();
     String top = request.programFolder();
     files.add(made(top + BEGIN, begin(request, ownFolders), "leads Python to what is in here"));
+    if (request.shape() == Shape.BARE) {
+      return bare(request, tree, ownFolders, files);
+    }
     if (request.isForUnix()) {
       String script =
           PythonStarter.interpreter(
@@ -47,9 +55,6 @@ public final class PythonLayout {
       files.add(
           made(top + "start/python", script, "what the program starts as its interpreter")
               .asExecutable());
-    }
-    if (request.shape() == Shape.BARE) {
-      return bare(request, tree, files);
     }
     List<WindowsStart> programs = starters(request, tree, files);
     files.addAll(ProgramPlaces.files(request, tree));
@@ -64,7 +69,30 @@ public final class PythonLayout {
             List.of(),
             List.of(),
             request.startOfFolder(request.isForUnix()));
-    return layout.starting(layout.starting().programmedBy(programs));
+    return completed(layout.starting(layout.starting().programmedBy(programs)), request);
+  }
+
+  /** With the runtime, if one goes along, and with byte code. */
+  private static Layout completed(Layout layout, LayoutRequest request) {
+    Optional<PythonHome> home =
+        request.runtime().isBundled()
+            ? Optional.of(PythonBundle.chosen(request))
+            : PythonBundle.here(request.need().orElseThrow());
+    Layout whole =
+        request.runtime().isBundled()
+            ? PythonBundle.addTo(layout, request, home.orElseThrow())
+            : layout;
+    Optional<PythonHome> compiler = home.filter(PythonLayout::runsHere);
+    if (compiler.isEmpty()) {
+      return whole.noticing(
+          List.of(
+              "no Python on this machine makes its byte code, so each start compiles what it loads"));
+    }
+    return whole.plus(List.copyOf(ByteCode.of(compiler.get(), whole.files()).values()));
+  }
+
+  private static boolean runsHere(PythonHome home) {
+    return home.target().isPresent() && home.target().equals(Target.ofThisMachine());
   }
 
   private static List<WindowsStart> starters(
@@ -108,7 +136,8 @@ public final class PythonLayout {
   }
 
   /** Without starters. */
-  private static Layout bare(LayoutRequest request, ModuleTree tree, List<LayoutFile> files) {
+  private static Layout bare(
+      LayoutRequest request, ModuleTree tree, List<String> ownFolders, List<LayoutFile> files) {
     files.addAll(ProgramPlaces.files(request, tree));
     boolean isBundled = request.runtime().isBundled();
     List<LayoutCommand> commands = new ArrayList<>();
@@ -125,11 +154,26 @@ public final class PythonLayout {
           new LayoutCommand(
               start.label(),
               words,
-              LayoutCommand.PLACE + "/" + ProgramPlaces.APP.replace("/", "")));
+              LayoutCommand.PLACE + "/" + ProgramPlaces.APP.replace("/", ""),
+              Map.of("PYTHONPATH", paths(request, ownFolders))));
     }
-    return new Layout(
-            files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), request.main().label())
-        .starting(LayoutStart.by(request.main().label()).commandedBy(commands));
+    Layout layout =
+        new Layout(
+                files,
+                List.of(),
+                RecordFile.IN_FOLDER,
+                List.of(),
+                List.of(),
+                request.main().label())
+            .starting(LayoutStart.by(request.main().label()).commandedBy(commands));
+    return completed(layout, request);
+  }
+
+  /** For what the program itself starts as its interpreter; it has no shell for more. */
+  private static String paths(LayoutRequest request, List<String> ownFolders) {
+    List<String> places = new ArrayList<>(ProgramPlaces.own(request, ownFolders));
+    places.add(ProgramPlaces.PACKAGES.replace("/", ""));
+    return places.stream().map(p -> LayoutCommand.PLACE + "/" + p).collect(Collectors.joining(":"));
   }
 
   private static LayoutFile made(String path, String text, String reason) {

@@ -26,6 +26,7 @@ import dev.girdle.python.tree.RuntimeNames;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -51,13 +52,34 @@ public final class PythonLinkage implements Linkage {
    */
   public PythonLinkage(
       ModuleTree tree, Projects projects, RuntimeNames runtime, Set<Item> started, boolean exact) {
+    this(tree, projects, runtime, started, exact, false);
+  }
+
+  private PythonLinkage(
+      ModuleTree tree,
+      Projects projects,
+      RuntimeNames runtime,
+      Set<Item> started,
+      boolean exact,
+      boolean isOfLibrary) {
     this.tree = tree;
     this.projects = projects;
     this.runtime = runtime;
     this.exact = exact;
-    this.texts = new TextDemands(tree, projects);
-    this.sources = new SourceDemands(tree, texts, projects, started);
+    this.texts = new TextDemands(tree, projects, isOfLibrary);
+    this.sources = new SourceDemands(tree, texts, projects, started, isOfLibrary);
     this.settings = new SettingsDemands(tree);
+  }
+
+  /**
+   * Looks at Python's own library, of which only what others ask for is run.
+   *
+   * @param tree its files
+   * @return its part in a walk
+   */
+  public static PythonLinkage ofLibrary(ModuleTree tree) {
+    Projects none = new Projects(List.of(), Map.of());
+    return new PythonLinkage(tree, none, new RuntimeNames(), Set.of(), false, true);
   }
 
   /**

@@ -17,6 +17,7 @@ import dev.girdle.python.source.Mention.Certainty;
 import dev.girdle.python.source.Mention.Way;
 import dev.girdle.python.source.SourceReader;
 import dev.girdle.python.source.SourceText;
+import dev.girdle.python.source.Starting;
 import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import java.io.IOException;
@@ -33,12 +34,22 @@ final class SourceDemands {
       "it is asked for under a condition of the release or the system";
   private static final long LARGEST = 32 << 20;
 
+  /** Modules of Python's own whose functions serve people at a prompt. */
+  private static final Set<String> OF_PROMPT = Set.of("site.py", "_sitebuiltins.py");
+
   private final ModuleTree tree;
   private final TextDemands texts;
   private final Set<Item> started;
   private final Projects projects;
+  private final boolean isOfLibrary;
 
-  SourceDemands(ModuleTree tree, TextDemands texts, Projects projects, Set<Item> started) {
+  SourceDemands(
+      ModuleTree tree,
+      TextDemands texts,
+      Projects projects,
+      Set<Item> started,
+      boolean isOfLibrary) {
+    this.isOfLibrary = isOfLibrary;
     this.tree = tree;
     this.projects = projects;
     this.texts = texts;
@@ -52,12 +63,16 @@ final class SourceDemands {
     List<Mention> mentions;
     try {
       byte[] bytes = item.content().bytes((int) LARGEST);
-      mentions = SourceReader.read(SourceText.of(bytes), started.contains(item));
+      mentions = SourceReader.read(SourceText.of(bytes), starting(item));
     } catch (MalformedSourceException e) {
       throw new UnreadableItemException(e.getMessage());
     }
     Collected collected = new Collected();
+    boolean isPrompt = isOfLibrary && OF_PROMPT.contains(item.path());
     for (Mention mention : mentions) {
+      if (isPrompt && mention.certainty() != Certainty.ALWAYS) {
+        continue;
+      }
       if (mention.way() == Way.TEXT) {
         texts.of(item, mention, collected);
       } else {
@@ -65,6 +80,16 @@ final class SourceDemands {
       }
     }
     return new ItemDemands(List.copyOf(collected.named.values()), collected.open);
+  }
+
+  private Starting starting(Item item) {
+    if (started.contains(item)) {
+      return Starting.STARTED;
+    }
+    if (isOfLibrary) {
+      return Starting.OF_LIBRARY;
+    }
+    return item.component().role().isUsers() ? Starting.MAY_BE : Starting.NEVER;
   }
 
   /** Gathers demands, for each thing the strongest. */

@@ -33,7 +33,10 @@ final class TextDemands {
   private final Projects projects;
   private final Map<String, Set<String>> submodules = new ConcurrentHashMap<>();
 
-  TextDemands(ModuleTree tree, Projects projects) {
+  private final boolean isOfLibrary;
+
+  TextDemands(ModuleTree tree, Projects projects, boolean isOfLibrary) {
+    this.isOfLibrary = isOfLibrary;
     this.tree = tree;
     this.projects = projects;
   }
@@ -96,6 +99,9 @@ final class TextDemands {
         longest(join(tree.packageOf(item), name), 2).forEach(n -> name(n, site, to));
       }
       for (String found : longest(name, 2)) {
+        if (isOfLibrary && !top(found).equals(top(tree.packageOf(item)))) {
+          continue; // tables of names, for whoever has to do with them
+        }
         name(found, site, to);
         if (isUsers) {
           all(found, site, to);
@@ -111,6 +117,10 @@ final class TextDemands {
         all(name, site, to);
       }
     }
+  }
+
+  private static String top(String name) {
+    return name.replaceFirst("\\..*", "");
   }
 
   private static String join(String folder, String name) {

@@ -34,8 +34,9 @@ final class Blocks {
   private static final Set<String> ENDINGS = Set.of("exit", "_exit", "abort");
 
   private final List<LogicalLine> lines;
-  private final boolean isStarted;
+  private final Starting starting;
   private final Deque<Block> open = new ArrayDeque<>();
+  private final Set<String> unused;
 
   /** What was decided by the last head of an indentation, for what goes on with it. */
   private final Map<Integer, Branch> branches = new HashMap<>();
@@ -49,9 +50,10 @@ final class Blocks {
    */
   private record Branch(Certainty opposite, String tried, boolean isCaught) {}
 
-  Blocks(List<LogicalLine> lines, boolean isStarted) {
+  Blocks(List<LogicalLine> lines, Starting starting) {
     this.lines = lines;
-    this.isStarted = isStarted;
+    this.starting = starting;
+    this.unused = starting.isNever() ? UnusedFunctions.of(lines, starting) : Set.of();
     open.push(Block.ALL);
   }
 
@@ -97,11 +99,15 @@ final class Blocks {
       case "with" -> Block.of(indent, suppresses(line) ? Certainty.CAUGHT : Certainty.ALWAYS);
       case "def", "async" ->
           isFunction(line)
-              ? new Block(indent, Certainty.PERHAPS, false, true, "")
+              ? new Block(indent, Certainty.PERHAPS, isUnused(line), true, "")
               : Block.of(indent, Certainty.ALWAYS);
       case "for", "match", "case" -> Block.of(indent, Certainty.PERHAPS);
       default -> Block.of(indent, Certainty.ALWAYS);
     };
+  }
+
+  private boolean isUnused(LogicalLine line) {
+    return line.indent() == 0 && unused.contains(line.at(1).text());
   }
 
   private static boolean isFunction(LogicalLine line) {
@@ -137,7 +143,9 @@ final class Blocks {
     }
     if (line.at(1).isName("__name__") && line.at(3).text().equals("__main__")) {
       branches.put(indent, new Branch(Certainty.PERHAPS, "", false));
-      return Block.of(indent, isStarted ? Certainty.ALWAYS : Certainty.PERHAPS);
+      boolean isStarted = starting == Starting.STARTED;
+      return new Block(
+          indent, isStarted ? Certainty.ALWAYS : Certainty.PERHAPS, starting.isNever(), false, "");
     }
     boolean isElsewhere =
         line.tokens().stream().anyMatch(t -> t.isName() && ELSEWHERE.contains(t.text()))

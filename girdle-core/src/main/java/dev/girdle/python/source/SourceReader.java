@@ -27,20 +27,20 @@ public final class SourceReader {
   private final Map<String, Token> constants = new HashMap<>();
   private final List<Mention> mentions = new ArrayList<>();
 
-  private SourceReader(List<LogicalLine> lines, boolean isStarted) {
+  private SourceReader(List<LogicalLine> lines, Starting starting) {
     this.lines = lines;
-    this.blocks = new Blocks(lines, isStarted);
+    this.blocks = new Blocks(lines, starting);
   }
 
   /**
    * Reads a text.
    *
    * @param text the source
-   * @param isStarted whether it is what execution starts with
+   * @param starting whether execution starts with it, so that its main block runs
    * @return in the order in which it stands there
    */
-  public static List<Mention> read(String text, boolean isStarted) {
-    SourceReader reader = new SourceReader(Lexer.lines(text), isStarted);
+  public static List<Mention> read(String text, Starting starting) {
+    SourceReader reader = new SourceReader(Lexer.lines(text), starting);
     reader.constants();
     for (int i = 0; i < reader.lines.size(); i++) {
       reader.line(i);

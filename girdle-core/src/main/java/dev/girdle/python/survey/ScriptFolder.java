@@ -6,6 +6,7 @@ import dev.girdle.python.source.MalformedSourceException;
 import dev.girdle.python.source.Mention;
 import dev.girdle.python.source.SourceReader;
 import dev.girdle.python.source.SourceText;
+import dev.girdle.python.source.Starting;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
@@ -101,7 +102,7 @@ final class ScriptFolder {
     }
     List<Mention> mentions;
     try {
-      mentions = SourceReader.read(SourceText.of(Files.readAllBytes(file)), true);
+      mentions = SourceReader.read(SourceText.of(Files.readAllBytes(file)), Starting.STARTED);
     } catch (MalformedSourceException e) {
       return; // the walk tells of it
     }

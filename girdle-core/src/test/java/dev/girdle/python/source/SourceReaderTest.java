@@ -39,7 +39,7 @@ class SourceReaderTest {
       """;
 
   private static List<Mention> read(String... lines) {
-    return SourceReader.read(String.join("\n", lines) + "\n", false);
+    return SourceReader.read(String.join("\n", lines) + "\n", Starting.MAY_BE);
   }
 
   private static List<String> imports(String... lines) {
@@ -130,14 +130,15 @@ class SourceReaderTest {
   @Test
   void aStartedScriptIsSureOfItsMainBlock() {
     String text = "if __name__ == '__main__':\n    import a\n";
-    assertThat(SourceReader.read(text, true))
+    assertThat(SourceReader.read(text, Starting.STARTED))
         .filteredOn(m -> m.way() == Way.IMPORT)
         .extracting(Mention::certainty)
         .containsExactly(Certainty.ALWAYS);
-    assertThat(SourceReader.read(text, false))
+    assertThat(SourceReader.read(text, Starting.MAY_BE))
         .filteredOn(m -> m.way() == Way.IMPORT)
         .extracting(Mention::certainty)
         .containsExactly(Certainty.PERHAPS);
+    assertThat(SourceReader.read(text, Starting.NEVER)).noneMatch(m -> m.way() == Way.IMPORT);
   }
 
   @Test
@@ -220,7 +221,7 @@ class SourceReaderTest {
         continue; // what never runs is not asked for
       }
       List<String> found =
-          SourceReader.read(text, false).stream()
+          SourceReader.read(text, Starting.MAY_BE).stream()
               .filter(m -> m.way() == Way.IMPORT)
               .map(m -> m.level() + " " + m.name() + " " + String.join(",", m.names()))
               .toList();

@@ -1,4 +1,4 @@
-package dev.girdle.nativeprogram.linkage;
+package dev.girdle.system;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -47,9 +47,7 @@ public final class ReceiversLibraries {
 
   private static List<Line> read() {
     List<Line> lines = new ArrayList<>();
-    try (InputStream in =
-        ReceiversLibraries.class.getResourceAsStream(
-            "/dev/girdle/nativeprogram/linkage/receivers-libraries.txt")) {
+    try (InputStream in = ReceiversLibraries.class.getResourceAsStream("receivers-libraries.txt")) {
       String why = "";
       for (String line : new String(in.readAllBytes(), StandardCharsets.UTF_8).split("\n")) {
         if (line.startsWith("= ")) {
