@@ -36,8 +36,9 @@ import picocli.CommandLine.Parameters;
     description = {
       "Go the whole way on the demo applications: the tide book of Ternhaven, in Java, is copied out",
       "with its plan, surveyed, sealed, checked, and started in an empty environment; then the berth",
-      "board, for Node.js, is sealed and started, if this machine has a Node.js; at last two releases",
-      "of the tide book are delivered, received, and gone back from, through a folder of releases."
+      "board, for Node.js, and the berth plan, for Python, are sealed, and started if this machine has",
+      "what they run on; at last two releases of the tide book are delivered, received, and gone back",
+      "from, through a folder of releases."
     })
 final class DemoCommand implements Callable<Integer> {
   private static final List<String> ARGUMENTS = List.of("north-quay", "2026-03-14");
@@ -102,13 +103,17 @@ final class DemoCommand implements Callable<Integer> {
       }
       boolean same = view.result(analysis, artifacts, original.output(), runs(runs));
       boolean passed = results.stream().allMatch(RunResult::passed);
-      boolean boardIsGood = new DemoBoard(context, files.board()).isGood(view);
+      boolean boardIsGood =
+          new DemoScript(context, "second", files.board(), "NODE", List.of("--print")).isGood(view);
+      boolean berthsAreGood =
+          new DemoScript(context, "third", files.berthplan(), "PYTHON", List.of("--as", "lines"))
+              .isGood(view);
       boolean handedOut =
           new DemoReleases(context, files)
               .isGood(
                   view, folder, o -> DemoRun.ofFolder(o, ARGUMENTS).output(), original.output());
       view.end((System.nanoTime() - begin) / 1_000_000);
-      return same && check.isGood() && passed && boardIsGood && handedOut ? 0 : 1;
+      return same && check.isGood() && passed && boardIsGood && berthsAreGood && handedOut ? 0 : 1;
     }
   }
 

@@ -39,6 +39,11 @@ record DemoFiles(Path dir) {
     return dir.resolve("berth-board");
   }
 
+  /** The third application, whose plan lies in it. */
+  Path berthplan() {
+    return dir.resolve("berthplan");
+  }
+
   /** Where its releases are delivered to. */
   Path releases() {
     return dir.resolve("releases");

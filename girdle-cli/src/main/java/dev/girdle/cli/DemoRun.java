@@ -45,21 +45,22 @@ record DemoRun(String output) {
     return run(List.of(starter(folder.toAbsolutePath(), "tidebook")), arguments);
   }
 
-  /** A program of Node.js as it was handed over. */
-  static DemoRun ofScript(Path node, Path script, List<String> arguments) {
-    return run(List.of(node.toString(), script.toAbsolutePath().toString()), arguments);
+  /** A script as it was handed over, or an archive, started by a runtime. */
+  static DemoRun ofScript(Path runtime, Path script, List<String> arguments) {
+    return run(List.of(runtime.toString(), script.toAbsolutePath().toString()), arguments);
   }
 
-  /** What was made of it, started with a certain Node.js. */
-  static DemoRun ofArtifact(Artifact artifact, Path node, List<String> arguments) {
+  /** What was made of a script, started with a certain runtime. */
+  static DemoRun ofArtifact(
+      Artifact artifact,
+      String name,
+      Map<String, String> environment,
+      Path runtime,
+      List<String> arguments) {
     Path path = artifact.path().toAbsolutePath();
-    if (!Files.isDirectory(path)) {
-      return ofScript(node, path, arguments);
-    }
-    return run(
-        List.of(starter(path, "berth-board")),
-        arguments,
-        Map.of("BERTH_BOARD_NODE", node.toString()));
+    return Files.isDirectory(path)
+        ? run(List.of(starter(path, name)), arguments, environment)
+        : ofScript(runtime, path, arguments);
   }
 
   private static String starter(Path folder, String name) {

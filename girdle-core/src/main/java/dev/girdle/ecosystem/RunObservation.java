@@ -21,6 +21,19 @@ public interface RunObservation {
   default void prepare(Path folder) throws IOException {}
 
   /**
+   * Makes a runtime of this machine one that can lie anywhere, so that a stranger's machine has it
+   * at its own place.
+   *
+   * @param home a runtime as it was found
+   * @param folder an empty folder for what is made
+   * @return what the stranger's machine is given
+   * @throws IOException if it cannot be read or written
+   */
+  default Path given(Path home, Path folder) throws IOException {
+    return home;
+  }
+
+  /**
    * Whether programs of the language have no runtime but what every system brings. A stranger's
    * machine is given none then, and is bare if it can be: what it has besides, others may not have.
    *

@@ -8,6 +8,7 @@ import dev.girdle.ecosystem.LanguageModel;
 import dev.girdle.ecosystem.LanguageWords;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
+import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.ecosystem.RuntimeProvider;
 import dev.girdle.ecosystem.Shape;
 import dev.girdle.ecosystem.Support;
@@ -17,6 +18,7 @@ import dev.girdle.plan.FormKind;
 import dev.girdle.plan.Prune;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.Source;
+import dev.girdle.python.observe.PythonObservation;
 import dev.girdle.python.pack.PythonLanguage;
 import dev.girdle.python.survey.PythonSurvey;
 import dev.girdle.python.survey.Recogniser;
@@ -98,5 +100,10 @@ public final class PythonEcosystem implements Ecosystem {
   @Override
   public Optional<RuntimeProvider> runtimes() {
     return Optional.of(new PythonRuntimes());
+  }
+
+  @Override
+  public Optional<RunObservation> observation() {
+    return Optional.of(new PythonObservation());
   }
 }

@@ -138,7 +138,16 @@ final class PythonModel implements LanguageModel {
 
   @Override
   public Along along(Prune prune) {
-    return Along.NOTHING;
+    // where modules may stay behind, what files name that go along is looked at, too
+    return prune != Prune.CLASSES
+        ? Along.NOTHING
+        : component ->
+            component.role() != Role.LIBRARY
+                ? List.of()
+                : component.items().stream()
+                    .filter(i -> !isCode(i) && useless.why(i).isEmpty())
+                    .map(i -> demandFor(i, How.ALONG, Strength.HINT))
+                    .toList();
   }
 
   @Override
@@ -246,7 +255,9 @@ final class PythonModel implements LanguageModel {
     if (project.isPresent() && project.get().role() != Role.RUNTIME) {
       return project.get().items().stream().limit(1).toList();
     }
-    return tree.files().keySet().stream().filter(i -> i.path().endsWith("/" + text)).toList();
+    return tree.files().keySet().stream()
+        .filter(i -> i.path().equals(text) || i.path().endsWith("/" + text))
+        .toList();
   }
 
   @Override

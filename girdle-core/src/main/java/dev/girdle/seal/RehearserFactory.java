@@ -4,10 +4,13 @@ import dev.girdle.ecosystem.Ecosystem;
 import dev.girdle.ecosystem.Ecosystems;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.ecosystem.RunObservation;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.place.Scratch;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.rehearse.GivenRuntime;
 import dev.girdle.rehearse.Rehearser;
 import dev.girdle.rehearse.SandboxRequest;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
@@ -39,8 +42,16 @@ public final class RehearserFactory {
         content,
         request,
         runtime.flatMap(
-            r -> observation.map(o -> new GivenRuntime(r.home(), r.title(), o.places()))),
+            r -> observation.map(o -> new GivenRuntime(given(o, r), r.title(), o.places()))),
         observation);
+  }
+
+  private static Path given(RunObservation observation, FoundRuntime runtime) {
+    try {
+      return observation.given(runtime.home(), Scratch.newFolder());
+    } catch (IOException e) {
+      throw GirdleException.because(e, runtime.title() + " cannot be given to a stranger");
+    }
   }
 
   private static Optional<FoundRuntime> fitting(

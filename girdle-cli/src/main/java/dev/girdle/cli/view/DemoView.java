@@ -46,6 +46,7 @@ public final class DemoView {
   /**
    * Shows what the artifacts gave when they were started, and how they compare.
    *
+   * @param key what it is called in JSON
    * @param analysis what they were made from
    * @param artifacts what was made
    * @param expected what the application gave before it was sealed
@@ -101,20 +102,28 @@ public final class DemoView {
         Sizes.share(analysis.ballastBytes(), before),
         leftOut(analysis));
     table.print(console, true);
+    console.gap();
   }
 
   /**
-   * The same for the second application.
+   * The same for a further application.
    *
+   * @param key what it is called in JSON
    * @param analysis what they were made from
    * @param artifacts what was made
    * @param expected what the application gave before it was sealed
    * @param outputs what each artifact gave
    * @return whether all of them gave what was expected
    */
-  public boolean second(
-      Analysis analysis, List<Artifact> artifacts, String expected, List<String> outputs) {
-    all.put("second", sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
+  public boolean further(
+      String key,
+      Analysis analysis,
+      List<Artifact> artifacts,
+      String expected,
+      List<String> outputs) {
+    all.put(
+        analysis.application().identity().name(),
+        sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
     if (!json) {
       compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
     }
@@ -124,11 +133,12 @@ public final class DemoView {
   /**
    * The same, where nothing can be started.
    *
+   * @param key what it is called in JSON
    * @param analysis what they were made from
    * @param artifacts what was made
    */
-  public void notStarted(Analysis analysis, List<Artifact> artifacts) {
-    all.put("second", sizes(analysis, artifacts, i -> null));
+  public void notStarted(String key, Analysis analysis, List<Artifact> artifacts) {
+    all.put(key, sizes(analysis, artifacts, i -> null));
     if (!json) {
       compare(analysis, artifacts, i -> "not started");
       console.line("  There is no " + analysis.need().orElseThrow().text() + " here to start it.");
@@ -148,7 +158,8 @@ public final class DemoView {
             .toList();
     int parts = analysis.ballast().size() - whole.size();
     String names = String.join(", ", whole);
-    return parts == 0 ? names : names + ", and " + SurveyView.count(parts, "file") + " of others";
+    String others = SurveyView.count(parts, "file");
+    return parts == 0 ? names : names.isEmpty() ? others : names + ", and " + others + " of others";
   }
 
   /**

@@ -15,8 +15,10 @@ import dev.girdle.io.Paths;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import dev.girdle.system.LibraryFolders;
+import dev.girdle.system.PackageDatabase;
 import dev.girdle.system.ReceiversLibraries;
 import dev.girdle.system.RootFolder;
+import dev.girdle.system.SystemPackage;
 import java.io.IOException;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Path;
@@ -51,6 +53,8 @@ final class NativeLibraries {
 
   private final Map<String, LinkedCode> linked = new HashMap<>();
   private final Map<String, LayoutFile> taken = new TreeMap<>();
+  private final Map<String, LayoutFile> licences = new TreeMap<>();
+  private final PackageDatabase database = new PackageDatabase(root);
   private final Set<String> missing = new TreeSet<>();
 
   /** The folders that hold a library of a name. */
@@ -103,6 +107,7 @@ final class NativeLibraries {
     for (LayoutFile file : taken.values()) {
       completed.add(edited(file, components));
     }
+    completed.addAll(licences.values());
     return completed;
   }
 
@@ -141,17 +146,40 @@ final class NativeLibraries {
     }
     String place = libraryFolder + name;
     bring(place);
+    Optional<SystemPackage> owner = database.of(Set.of(root.pathOf(found.get())));
     LayoutFile file =
         new LayoutFile(
             place,
             FolderTree.content(found.get()),
             true,
             Packing.AS_IT_IS,
-            "",
+            owner.map(SystemPackage::label).orElse("this machine's libraries"),
             Paths.fileName(asker) + " is linked with it");
     files.put(place, file);
     taken.put(place, file);
+    owner.ifPresent(this::licence);
     return Optional.of(place);
+  }
+
+  /** Where its package says under which terms it stands, that goes along. */
+  private void licence(SystemPackage owner) {
+    owner
+        .terms()
+        .flatMap(root::file)
+        .ifPresent(
+            terms -> {
+              String place =
+                  libraryFolder.replaceFirst("lib/$", "licences/") + owner.label() + ".txt";
+              licences.put(
+                  place,
+                  new LayoutFile(
+                      place,
+                      FolderTree.content(terms),
+                      false,
+                      Packing.AS_IT_IS,
+                      owner.label(),
+                      "licence of " + owner.label()));
+            });
   }
 
   private Optional<Path> find(String name) {

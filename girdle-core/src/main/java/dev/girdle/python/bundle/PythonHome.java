@@ -201,4 +201,13 @@ public record PythonHome(
   boolean isWindows() {
     return program.getFileName().toString().endsWith(".exe");
   }
+
+  /**
+   * Whether it runs on this machine.
+   *
+   * @return false for those that are for others
+   */
+  public boolean runsHere() {
+    return target.isPresent() && target.equals(Target.ofThisMachine());
+  }
 }

@@ -2,7 +2,6 @@ package dev.girdle.python.launch;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.LaunchSpec;
-import dev.girdle.app.Target;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
@@ -82,17 +81,13 @@ public final class PythonLayout {
         request.runtime().isBundled()
             ? PythonBundle.addTo(layout, request, home.orElseThrow())
             : layout;
-    Optional<PythonHome> compiler = home.filter(PythonLayout::runsHere);
+    Optional<PythonHome> compiler = home.filter(PythonHome::runsHere);
     if (compiler.isEmpty()) {
       return whole.noticing(
           List.of(
               "no Python on this machine makes its byte code, so each start compiles what it loads"));
     }
     return whole.plus(List.copyOf(ByteCode.of(compiler.get(), whole.files()).values()));
-  }
-
-  private static boolean runsHere(PythonHome home) {
-    return home.target().isPresent() && home.target().equals(Target.ofThisMachine());
   }
 
   private static List<WindowsStart> starters(

@@ -68,7 +68,7 @@ public final class PythonLinkage implements Linkage {
     this.exact = exact;
     this.texts = new TextDemands(tree, projects, isOfLibrary);
     this.sources = new SourceDemands(tree, texts, projects, started, isOfLibrary);
-    this.settings = new SettingsDemands(tree);
+    this.settings = new SettingsDemands(tree, projects);
   }
 
   /**
@@ -123,7 +123,7 @@ public final class PythonLinkage implements Linkage {
     if (projects.description(item.component()).filter(i -> i == item).isPresent()) {
       return ItemDemands.of(dependencies(item));
     }
-    return item.component().role().isUsers() ? ItemDemands.of(settings.of(item)) : ItemDemands.NONE;
+    return ItemDemands.of(settings.of(item));
   }
 
   /** Whoever is used can be asked for the release that it is of. */

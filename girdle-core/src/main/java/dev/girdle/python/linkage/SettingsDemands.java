@@ -1,11 +1,14 @@
 package dev.girdle.python.linkage;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.binary.CodeTexts;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.io.Paths;
+import dev.girdle.python.pack.Metadata;
+import dev.girdle.python.pack.ProjectName;
 import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import dev.girdle.python.tree.RuntimeNames;
@@ -15,22 +18,33 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
-/** What files name that are no Python source: the user's settings, native code. */
+/** What files name that are no Python source: settings, native code. */
 final class SettingsDemands {
-  private static final Pattern SETTINGS =
-      Pattern.compile(".*\\.(?:toml|cfg|ini|conf|json|ya?ml|html|xml|j2|jinja2?)");
+  private static final Pattern SETTINGS = Pattern.compile(".*\\.(?:toml|cfg|ini|conf|json|ya?ml)");
+
+  /** Templates of the user's own: those of others are written for what loads them. */
+  private static final Pattern TEMPLATES = Pattern.compile(".*\\.(?:html|xml|j2|jinja2?)");
+
   private static final Pattern DOTTED = Pattern.compile("[A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)+");
-  private static final Pattern WHOLE = Pattern.compile("[A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)*");
+
+  /** Compilers give names to modules that no person would: some begin with a digit. */
+  private static final Pattern WHOLE = Pattern.compile("\\w+(?:\\.\\w+)*");
+
   private static final int LARGEST = 1 << 20;
   private static final int LONGEST = 120;
+  private static final int SHORTEST = 4;
 
   private final ModuleTree tree;
+  private final Projects projects;
 
-  SettingsDemands(ModuleTree tree) {
+  SettingsDemands(ModuleTree tree, Projects projects) {
+    this.projects = projects;
     this.tree = tree;
   }
 
@@ -45,34 +59,68 @@ final class SettingsDemands {
     }
   }
 
-  /** Modules that the user's settings name by dotted names. */
+  /** Modules that settings name by dotted names; of what others made, in any file. */
   List<Demand> of(Item item) throws IOException {
+    boolean isUsers = item.component().role().isUsers();
+    boolean isNamed =
+        !isUsers
+            || SETTINGS.matcher(item.path()).matches()
+            || TEMPLATES.matcher(item.path()).matches();
+    if (!isNamed || item.content().size() > LARGEST) {
+      return List.of();
+    }
+    Set<String> names = new LinkedHashSet<>();
+    CodeTexts.readAscii(
+        item.content(),
+        SHORTEST,
+        text -> {
+          Matcher matcher = DOTTED.matcher(text);
+          while (matcher.find()) {
+            names.add(matcher.group());
+          }
+        });
     List<Demand> demands = new ArrayList<>();
-    boolean isSettings =
-        SETTINGS.matcher(item.path()).matches() && item.content().size() <= LARGEST;
-    if (isSettings) {
-      String text = new String(item.content().bytes(LARGEST), StandardCharsets.UTF_8);
-      Set<String> names = new LinkedHashSet<>();
-      Matcher matcher = DOTTED.matcher(text);
-      while (matcher.find()) {
-        names.add(matcher.group());
-      }
-      for (String name : names) {
-        Found found = tree.find(name);
-        if (found.isOfRuntime() || found.depth() >= 2 && !found.items().isEmpty()) {
-          String[] parts = name.split("\\.");
-          String module = String.join(".", List.of(parts).subList(0, found.depth()));
-          demands.add(
-              Demand.of(
-                  PythonThing.MODULE,
-                  module,
-                  Site.of(item),
-                  PythonThing.NAMES,
-                  found.isOfRuntime() ? Strength.HINT : Strength.SOFT));
-        }
+    for (String name : names) {
+      // stored objects have a letter before the names of their modules (pickletools, GLOBAL)
+      Found found = tree.find(name);
+      boolean isStored = found.depth() == 0 && name.startsWith("c");
+      String plain = isStored ? name.substring(1) : name;
+      found = isStored && !plain.startsWith(".") ? tree.find(plain) : found;
+      boolean isModule = found.depth() >= 2 && !found.items().isEmpty();
+      if (isModule || found.isOfRuntime() && isUsers) {
+        String[] parts = plain.split("\\.");
+        String module = String.join(".", List.of(parts).subList(0, found.depth()));
+        demands.add(
+            Demand.of(
+                PythonThing.MODULE,
+                module,
+                Site.of(item),
+                PythonThing.NAMES,
+                isUsers && isModule ? Strength.SOFT : Strength.HINT));
       }
     }
     return demands;
+  }
+
+  /**
+   * A word alone may be anything; it is taken for a module of another distribution only if the
+   * makers declare that they have to do with that, or declare nothing at all.
+   */
+  private boolean isOfIts(Item asker, Found found, String name) {
+    if (projects.isToolOfOthers(name, asker, tree)) {
+      return false;
+    }
+    Component other = found.items().get(0).component();
+    if (other == asker.component()
+        || name.indexOf('.') > 0
+        || projects.of(asker.component()).isEmpty()) {
+      return true;
+    }
+    Optional<String> project = projects.of(other).flatMap(Metadata::name).map(ProjectName::normal);
+    return project.isEmpty()
+        || Stream.concat(
+                projects.needed(asker.component()).stream(), projects.extras(asker.component()))
+            .anyMatch(r -> r.name().equals(project.get()));
   }
 
   /** Modules that native code names in its texts: it imports by names, as all code does. */
@@ -91,7 +139,11 @@ final class SettingsDemands {
     for (String name : names) {
       boolean isOfRuntime = RuntimeNames.has(name.replaceFirst("\\..*", ""));
       Found found = isOfRuntime ? null : tree.find(name);
-      boolean isModule = found != null && found.isWhole() && !found.items().isEmpty();
+      boolean isModule =
+          found != null
+              && found.isWhole()
+              && !found.items().isEmpty()
+              && isOfIts(item, found, name);
       if (isOfRuntime || isModule) {
         demands.add(
             Demand.of(PythonThing.MODULE, name, Site.of(item), PythonThing.NAMES, Strength.HINT));

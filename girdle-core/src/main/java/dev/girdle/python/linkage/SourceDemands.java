@@ -196,19 +196,22 @@ final class SourceDemands {
   /** All modules that a name may be of which only the begin is known, or the end. */
   private void partial(Item item, String begin, String end, Site site, Collected to) {
     int dot = begin.lastIndexOf('.');
-    boolean isAnything = dot < 0 && end.isEmpty();
-    if (!isAnything && dot >= 0) {
+    boolean isFound = false;
+    if (!begin.isEmpty()) {
       String stem = begin.substring(dot + 1);
-      for (String name : tree.submodules(begin.substring(0, dot))) {
+      for (String name : tree.submodules(begin.substring(0, Math.max(0, dot)))) {
         if (name.startsWith(stem)) {
           String module = begin.substring(0, dot + 1) + name;
           String whole = end.startsWith(".") ? module + end : module;
           boolean fits = end.startsWith(".") ? tree.find(whole).isWhole() : name.endsWith(end);
           if (fits) {
+            isFound = true;
             to.add(Demand.of(PythonThing.MODULE, whole, site, PythonThing.LOADS, Strength.SOFT));
           }
         }
       }
+    }
+    if (isFound) {
       return;
     }
     to.open.add(new DynamicReference(PythonThing.LOADS, PythonThing.MODULE, site, false));

@@ -27,6 +27,7 @@ final class TextDemands {
   private static final Pattern NAME = Pattern.compile("[A-Za-z_]\\w*");
   private static final Pattern DOTTED =
       Pattern.compile("\\.{0,3}([A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)*)(?:[:][\\w.]+(?:\\(.*\\))?)?");
+  private static final Pattern BEGIN = Pattern.compile("[A-Za-z_]\\w*[.\\w]{3,}");
   private static final int SHORTEST_END = 3;
 
   private final ModuleTree tree;
@@ -45,6 +46,7 @@ final class TextDemands {
     Site site = Site.of(item, mention.line());
     if (!mention.isWhole()) {
       partialPath(item, mention.name(), mention.end(), site, to);
+      partialModule(item, mention.name(), site, to);
       return;
     }
     String text = mention.name();
@@ -199,6 +201,24 @@ final class TextDemands {
 
   private static void file(Item item, Site site, SourceDemands.Collected to) {
     to.add(Demand.of(Thing.FILE, ModuleTree.key(item), site, PythonThing.OPENS, Strength.SOFT));
+  }
+
+  /** Modules beside the asker, or by a full name, that begin as is known. */
+  private void partialModule(Item item, String begin, Site site, SourceDemands.Collected to) {
+    if (!BEGIN.matcher(begin).matches()) {
+      return;
+    }
+    int dot = begin.lastIndexOf('.');
+    String folder = dot < 0 ? tree.packageOf(item) : begin.substring(0, dot);
+    if (dot > 0 && tree.find(folder).items().isEmpty()) {
+      return;
+    }
+    String stem = begin.substring(dot + 1);
+    for (String name : submodules.computeIfAbsent(folder, tree::submodules)) {
+      if (name.startsWith(stem) && !stem.isEmpty()) {
+        name(join(folder, name), site, to);
+      }
+    }
   }
 
   /** Files whose paths begin and end as is known. */

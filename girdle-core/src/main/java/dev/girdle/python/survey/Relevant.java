@@ -5,6 +5,9 @@ import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
 import dev.girdle.python.pack.ProjectName;
 import dev.girdle.python.pack.Requirement;
+import dev.girdle.python.source.Mention;
+import dev.girdle.python.source.SourceReader;
+import dev.girdle.python.source.Starting;
 import dev.girdle.python.survey.Distributions.Distribution;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -19,13 +22,15 @@ import java.util.regex.Pattern;
 
 /**
  * Which distributions of an environment, that serves other programs as well, an application may
- * have to do with: those that a word of its code names, what these declare to need, and what their
+ * have to do with: those that its code imports or names, what these declare to need, and what their
  * code imports. More than is needed, so that nothing is missed; the walk decides.
  */
 final class Relevant {
   private static final Pattern IMPORT =
       Pattern.compile("(?m)^[ \\t]*(?:import|from)[ \\t]+([A-Za-z_]\\w*)");
-  private static final Pattern WORD = Pattern.compile("[A-Za-z_]\\w*");
+  private static final Pattern DOTTED = Pattern.compile("([A-Za-z_]\\w*)\\.[A-Za-z_]");
+  private static final String SETTINGS = ".*\\.(?:toml|cfg|ini|conf|json|ya?ml)";
+  private static final int LARGEST = 4 << 20;
 
   private final Map<String, Set<Distribution>> byModule = new HashMap<>();
   private final Map<String, Set<Distribution>> byProject = new HashMap<>();
@@ -57,12 +62,16 @@ final class Relevant {
   static Set<Distribution> of(List<TreeFile> own, List<Distribution> all) {
     Relevant relevant = new Relevant(all);
     for (TreeFile file : own) {
-      boolean isText =
-          file.content().size() < 4 << 20 && !file.path().matches(".*\\.(so|png|jpg|gz|zip|pyd)");
-      if (isText) {
-        Matcher word = WORD.matcher(Distributions.text(file.content()).orElse(""));
+      String text =
+          file.content().size() < LARGEST ? Distributions.text(file.content()).orElse("") : "";
+      if (file.path().matches(".*\\.pyw?|(.*/)?[^.]+")) {
+        for (Mention mention : SourceReader.read(text, Starting.STARTED)) {
+          relevant.module(mention.name().replaceFirst("\\W.*", ""));
+        }
+      } else if (file.path().matches(SETTINGS)) {
+        Matcher word = DOTTED.matcher(text);
         while (word.find()) {
-          relevant.module(word.group());
+          relevant.module(word.group(1));
         }
       }
     }

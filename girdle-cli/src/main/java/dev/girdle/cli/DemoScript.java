@@ -15,22 +15,21 @@ import dev.girdle.seal.Sealer;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
- * The second demo application, the berth board: sealed like the first one, and started if there is
- * a runtime for it here.
+ * A demo application that a runtime starts by its script: sealed like the first one, and started if
+ * there is a runtime for it here.
+ *
+ * @param context where it is shown
+ * @param key what it is called in JSON
+ * @param folder where it lies, with its plan
+ * @param runtime what its variable is called that names a runtime, behind the application's own
+ * @param arguments what it is started with
  */
-final class DemoBoard {
-  private static final List<String> ARGUMENTS = List.of("--print");
-
-  private final Context context;
-  private final Path folder;
-
-  DemoBoard(Context context, Path folder) {
-    this.context = context;
-    this.folder = folder;
-  }
+record DemoScript(
+    Context context, String key, Path folder, String runtime, List<String> arguments) {
 
   /** Whether all that was made gives the same as the application that is not sealed. */
   boolean isGood(DemoView view) {
@@ -49,19 +48,30 @@ final class DemoBoard {
   }
 
   private boolean isSame(DemoView view, Analysis analysis, List<Artifact> artifacts) {
-    Optional<Path> node =
+    Optional<Path> found =
         analysis.ecosystem().runtimes().orElseThrow().here("", context.environment()).stream()
             .filter(r -> r.isIn(analysis.need().orElseThrow().range()))
             .map(FoundRuntime::home)
             .findFirst();
-    if (node.isEmpty()) {
-      view.notStarted(analysis, artifacts);
+    if (found.isEmpty()) {
+      view.notStarted(key, analysis, artifacts);
       return true;
     }
     String entry = analysis.entry().name();
-    String expected = DemoRun.ofScript(node.get(), folder.resolve(entry), ARGUMENTS).output();
+    Path program = found.get();
+    String expected = DemoRun.ofScript(program, folder.resolve(entry), arguments).output();
+    String variable = analysis.application().identity().variablePrefix() + "_" + runtime;
     List<String> outputs = new ArrayList<>();
-    artifacts.forEach(a -> outputs.add(DemoRun.ofArtifact(a, node.get(), ARGUMENTS).output()));
-    return view.second(analysis, artifacts, expected, outputs);
+    artifacts.forEach(
+        a ->
+            outputs.add(
+                DemoRun.ofArtifact(
+                        a,
+                        analysis.application().identity().name(),
+                        Map.of(variable, program.toString()),
+                        program,
+                        arguments)
+                    .output()));
+    return view.further(key, analysis, artifacts, expected, outputs);
   }
 }
