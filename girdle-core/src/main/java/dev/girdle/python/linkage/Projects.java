@@ -20,7 +20,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
-/** What the distributions of an application say of themselves. Immutable once made. */
+/** What the distributions of an application say of themselves. Safe for use by several threads. */
 public final class Projects {
   private static final int LARGEST = 16 << 20;
 
@@ -35,6 +35,7 @@ public final class Projects {
   private final Map<String, Component> byName = new LinkedHashMap<>();
   private final Map<String, List<Offering>> groups = new HashMap<>();
   private final Map<String, String> environment;
+  private Map<String, String> tops;
 
   /**
    * What a distribution offers by an entry point.
@@ -157,5 +158,34 @@ public final class Projects {
         of(found.get(0).component()).flatMap(Metadata::name).map(ProjectName::normal);
     return project.filter(TOOLS::contains).isPresent()
         && needed(asker.component()).stream().noneMatch(r -> r.name().equals(project.get()));
+  }
+
+  /**
+   * Whether a word of an asker's is the name of a module of another distribution, which the asker's
+   * makers declare to use, be it with an extra.
+   */
+  boolean mayUse(Item asker, String word, ModuleTree tree) {
+    Metadata said = metadata.get(asker.component());
+    if (said == null || !tops(tree).containsKey(word)) {
+      return false;
+    }
+    String project = tops(tree).get(word);
+    return said.requirements().stream().anyMatch(r -> r.name().equals(project));
+  }
+
+  /** The projects of modules without dots, by the modules' names. */
+  private synchronized Map<String, String> tops(ModuleTree tree) {
+    if (tops == null) {
+      Map<String, String> all = new HashMap<>();
+      for (String name : tree.submodules("")) {
+        tree.find(name).items().stream()
+            .findFirst()
+            .flatMap(i -> of(i.component()))
+            .flatMap(Metadata::name)
+            .ifPresent(n -> all.put(name, ProjectName.normal(n)));
+      }
+      tops = all;
+    }
+    return tops;
   }
 }

@@ -73,7 +73,9 @@ final class SourceDemands {
       if (isPrompt && mention.certainty() != Certainty.ALWAYS) {
         continue;
       }
-      if (mention.way() == Way.TEXT) {
+      if (mention.way() == Way.MAY_CALL) {
+        helper(item, mention, collected);
+      } else if (mention.way() == Way.TEXT) {
         texts.of(item, mention, collected);
       } else {
         module(item, mention, collected);
@@ -107,6 +109,16 @@ final class SourceDemands {
 
     List<Demand> all() {
       return List.copyOf(named.values());
+    }
+  }
+
+  /** What a helper of the program's may load counts if it is there. */
+  private void helper(Item item, Mention mention, Collected to) {
+    Found found = tree.find(mention.name());
+    boolean isThere = found.isOfRuntime() || found.isWhole() && !found.items().isEmpty();
+    if (isThere && !projects.isToolOfOthers(mention.name(), item, tree)) {
+      Site site = Site.of(item, mention.line());
+      to.add(Demand.of(PythonThing.MODULE, mention.name(), site, PythonThing.LOADS, Strength.SOFT));
     }
   }
 

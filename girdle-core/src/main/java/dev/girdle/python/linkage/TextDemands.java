@@ -109,7 +109,11 @@ final class TextDemands {
           all(found, site, to);
         }
       }
-    } else if (isUsers) {
+    } else if (!isUsers) {
+      if (projects.mayUse(item, name, tree)) {
+        name(name, site, to);
+      }
+    } else {
       Found found = tree.find(name);
       boolean isOthers =
           found.isWhole()

@@ -16,6 +16,8 @@ public final class Metadata {
 
   private final Map<String, List<String>> headers = new LinkedHashMap<>();
 
+  private List<Requirement> requirements = List.of();
+
   private Metadata() {}
 
   /**
@@ -41,6 +43,8 @@ public final class Metadata {
         last.add(line.substring(colon + 1).strip());
       }
     }
+    metadata.requirements =
+        metadata.all("requires-dist").stream().flatMap(r -> Requirement.of(r).stream()).toList();
     return metadata;
   }
 
@@ -85,7 +89,7 @@ public final class Metadata {
    * @return those that can be read, extras included
    */
   public List<Requirement> requirements() {
-    return all("requires-dist").stream().flatMap(r -> Requirement.of(r).stream()).toList();
+    return requirements;
   }
 
   /**

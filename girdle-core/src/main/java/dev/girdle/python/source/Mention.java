@@ -36,6 +36,8 @@ public record Mention(
     IMPORT,
     /** A module, by a call that takes its name. */
     CALL,
+    /** A module, by a call of something that is only called like what takes the name of one. */
+    MAY_CALL,
     /** A text that may name a module, a file or something else. */
     TEXT
   }

@@ -5,6 +5,7 @@ import dev.girdle.python.source.Mention.Way;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -19,6 +20,14 @@ public final class SourceReader {
 
   /** Functions that ask whether there is a module. */
   private static final Set<String> ASKING = Set.of("find_spec", "find_loader", "find_module");
+
+  /** Functions that tell which files or modules there are. */
+  private static final Set<String> LISTING =
+      Set.of("listdir", "iterdir", "scandir", "glob", "rglob", "iter_modules", "walk_packages");
+
+  /** What names of functions have in them that load a module, whatever they are given. */
+  private static final List<String> MAKING =
+      List.of("import", "load_module", "exec_module", "spec_from_file", "load_source");
 
   private static final int LONGEST_TEXT = 300;
 
@@ -45,7 +54,30 @@ public final class SourceReader {
     for (int i = 0; i < reader.lines.size(); i++) {
       reader.line(i);
     }
+    reader.listings();
     return reader.mentions;
+  }
+
+  /** Who lists files or modules and loads modules loads what it finds. */
+  private void listings() {
+    int listed = 0;
+    boolean makes = false;
+    for (LogicalLine line : lines) {
+      boolean isImport = line.first().isName("import") || line.first().isName("from");
+      for (int i = 0; i < line.size() && !isImport; i++) {
+        Token token = line.at(i);
+        if (token.isName() && line.at(i + 1).is("(")) {
+          listed = LISTING.contains(token.text()) ? token.line() : listed;
+          makes |=
+              token.text().endsWith("_modules")
+                  || token.text().equals("walk_packages")
+                  || MAKING.stream().anyMatch(token.text()::contains);
+        }
+      }
+    }
+    if (listed > 0 && makes) {
+      call(new Texts.Known("", "", false), listed, Certainty.PERHAPS);
+    }
   }
 
   /** Names that stand for one text wherever they are assigned. */
@@ -147,6 +179,7 @@ public final class SourceReader {
       if (!line.at(i).isName() || !line.at(i + 1).is("(")) {
         continue;
       }
+      named(line, i);
       boolean isAsking = ASKING.contains(line.at(i).text());
       if (isAsking || LOADING.contains(line.at(i).text())) {
         Texts.Known name = Texts.expression(line, i + 2, constants);
@@ -156,6 +189,19 @@ public final class SourceReader {
           call(name, line.at(i).line(), isAsking ? Certainty.CAUGHT : certainty);
         }
       }
+    }
+  }
+
+  /** Helpers of many programs: {@code import_optional("tables")}. */
+  private void named(LogicalLine line, int i) {
+    String function = line.at(i).text().toLowerCase(Locale.ROOT);
+    Token argument = line.at(i + 2);
+    boolean isHelper =
+        function.contains("import")
+            && !LOADING.contains(line.at(i).text())
+            && !line.at(i - 1).isName("def");
+    if (isHelper && argument.isString() && argument.isWhole() && isDotted(argument.text())) {
+      add(Way.MAY_CALL, 0, argument.text(), List.of(), argument.line(), Certainty.CAUGHT, "");
     }
   }
 

@@ -161,6 +161,38 @@ class SourceReaderTest {
   }
 
   @Test
+  void whoListsFilesAndLoadsModulesLoadsAny() {
+    assertThat(
+            read("for name in os.listdir(HERE):", "    load_module_from_file(name)").stream()
+                .filter(m -> m.way() == Way.CALL))
+        .hasSize(1)
+        .allMatch(m -> m.name().isEmpty() && !m.isWhole() && m.line() == 1);
+    assertThat(read("os.listdir(HERE)")).noneMatch(m -> m.way() == Way.CALL);
+    assertThat(read("def optional_import(name): pass", "t = optional_import('tables')"))
+        .filteredOn(m -> m.way() == Way.MAY_CALL)
+        .extracting(Mention::name)
+        .containsExactly("tables");
+  }
+
+  @Test
+  void privateFunctionsThatOnlyTheMainBlockCallsNeverRun() {
+    String text =
+        """
+        def _test():
+            import doctest
+        def _used():
+            import used
+        _used()
+        if __name__ == '__main__':
+            _test()
+        """;
+    assertThat(SourceReader.read(text, Starting.NEVER))
+        .filteredOn(m -> m.way() == Way.IMPORT)
+        .extracting(Mention::name)
+        .containsExactly("used");
+  }
+
+  @Test
   void pathsThatAreJoinedAreTextsOfTheirOwn() {
     assertThat(texts("p = HERE / 'data' / 'tides.csv'")).contains("data/tides.csv");
     assertThat(texts("p = os.path.join(HERE, 'data', f'{name}.csv')")).contains("data/….csv");
