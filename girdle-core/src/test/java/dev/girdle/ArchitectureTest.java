@@ -53,7 +53,11 @@ class ArchitectureTest {
   @Test
   void nothingKnowsALanguageButByItsInterface() {
     for (String room :
-        List.of("dev.girdle.java..", "dev.girdle.node..", "dev.girdle.nativeprogram..")) {
+        List.of(
+            "dev.girdle.java..",
+            "dev.girdle.node..",
+            "dev.girdle.python..",
+            "dev.girdle.nativeprogram..")) {
       ArchRule rule =
           noClasses()
               .that()

@@ -144,7 +144,9 @@ class PythonIT {
         .contains("__init__.pyi", "tests/test_knots.py", "RECORD")
         .doesNotContain("LICENSE", "unused.py", "METADATA");
     JsonNode code = json("closure", app, "--prune", "code", "--json");
-    assertThat(code.at("/ballast").toString()).contains("ropes/unused.py").doesNotContain("_knots");
+    assertThat(code.at("/ballast").toString())
+        .contains("ropes/unused.py")
+        .doesNotContain("ropes/_knots");
     assertThat(girdle("explain", app, "hemp").out()).contains("ropes/_knots.py, line 1, imports");
     assertThat(girdle("explain", app, "checker").out()).contains("checker");
   }
@@ -181,6 +183,28 @@ class PythonIT {
           .noneMatch(p -> p.contains("checker") || p.endsWith(".env") || p.endsWith(".pyi"))
           .anyMatch(p -> p.endsWith("packages/ropes/unused.py"));
     }
+  }
+
+  @Test
+  void oneFileUnpacksItselfOnceAndSaysWhichPythonItNeeds() throws IOException {
+    requirePython();
+    girdle("seal", app, "--form", "archive", "--out", "sealed");
+    Path made = dir.resolve("sealed/berthplan-1.3.pyz");
+    String cache = dir.resolve("cache").toString();
+    for (int i = 0; i < 2; i++) {
+      Run run = Run.of("python3", made, "a b").with("XDG_CACHE_HOME", cache);
+      assertThat(run.well().out()).isEqualTo("north-south tied hemp 2.0 None ['a b']\n");
+    }
+    Path unpacked = folder("cache/girdle-unpacked");
+    Path berths = unpacked.resolve("app/src/berthplan/data/berths.txt");
+    assertThat(Files.readString(berths)).isEqualTo("north-south\n");
+    assertThat(girdle("check", made).out()).contains("whole and unaltered");
+    file("berthplan/pyproject.toml", "[project]\nname = 'berthplan'\nrequires-python = '>=3.99'");
+    file("berthplan/src/berthplan/__main__.py", "type Berth = int\n");
+    girdle("seal", app, "--entry", "berthplan", "--form", "archive", "--out", "later");
+    Result old = Run.of("python3", folder("later")).with("XDG_CACHE_HOME", cache).go();
+    assertThat(old.status()).isEqualTo(127);
+    assertThat(old.err()).contains("is needed, and this is Python 3.");
   }
 
   @Test

@@ -47,7 +47,7 @@ public final class PythonEcosystem implements Ecosystem {
   @Override
   public Support support() {
     return new Support(
-        Set.of(Shape.FOLDER, Shape.BARE),
+        Set.of(Shape.FOLDER, Shape.BARE, Shape.MERGED),
         Set.of(Prune.values()),
         Map.of(RuntimeKind.TIGHT, "a Python is cut down by modules, which trimmed does"),
         "pyz",

@@ -24,6 +24,7 @@ import dev.girdle.layout.Layout;
 import dev.girdle.licence.LegalNames;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Prune;
+import dev.girdle.python.archive.ZipApplication;
 import dev.girdle.python.launch.PythonLayout;
 import dev.girdle.python.launch.StartedModule;
 import dev.girdle.python.linkage.Projects;
@@ -270,7 +271,9 @@ final class PythonModel implements LanguageModel {
     return new Packaging() {
       @Override
       public Layout layOut(LayoutRequest request) {
-        return PythonLayout.layOut(request, tree, ownFolders);
+        return request.shape().isFolder()
+            ? PythonLayout.layOut(request, tree, ownFolders)
+            : ZipApplication.layOut(request, tree, ownFolders);
       }
     };
   }

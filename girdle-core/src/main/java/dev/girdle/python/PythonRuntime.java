@@ -15,6 +15,7 @@ import dev.girdle.io.Paths;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
+import dev.girdle.python.pack.ProjectFile;
 import dev.girdle.python.pack.PythonLanguage;
 import dev.girdle.python.pack.PythonRelease;
 import dev.girdle.python.source.MalformedSourceException;
@@ -22,6 +23,7 @@ import dev.girdle.python.source.SourceText;
 import dev.girdle.python.source.SyntaxRelease;
 import dev.girdle.python.tree.RuntimeNames;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -102,6 +104,20 @@ final class PythonRuntime implements RuntimeModel {
         .flatMap(Metadata::requiresPython)
         .flatMap(PythonRelease::oldest)
         .ifPresent(r -> range.from(r, component.name()));
+    component
+        .item("pyproject.toml")
+        .flatMap(PythonRuntime::required)
+        .flatMap(PythonRelease::oldest)
+        .ifPresent(r -> range.from(r, "pyproject.toml"));
+  }
+
+  private static Optional<String> required(Item item) {
+    try {
+      String text = new String(item.content().bytes(LARGEST), StandardCharsets.UTF_8);
+      return ProjectFile.ofToml(text).requiresPython();
+    } catch (IOException e) {
+      return Optional.empty(); // survey has told of it
+    }
   }
 
   @Override

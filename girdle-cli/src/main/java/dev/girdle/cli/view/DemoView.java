@@ -121,9 +121,7 @@ public final class DemoView {
       List<Artifact> artifacts,
       String expected,
       List<String> outputs) {
-    all.put(
-        analysis.application().identity().name(),
-        sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
+    all.put(key, sizes(analysis, artifacts, i -> outputs.get(i).equals(expected)));
     if (!json) {
       compare(analysis, artifacts, i -> sameness(outputs.get(i).equals(expected)));
     }

@@ -73,14 +73,11 @@ final class LibraryWalk {
           "struct",
           "__future__");
 
-  /** What only people at a prompt ask for: the documentation behind {@code help()}. */
-  private static final String OF_HELP = "pydoc";
-
   private final LibraryFiles library;
   private final ModuleTree tree;
   private final List<Component> components = new ArrayList<>();
 
-  private LibraryWalk(LibraryFiles library, Choice choice, boolean wantsHelp) {
+  private LibraryWalk(LibraryFiles library, Choice choice) {
     this.library = library;
     List<TreeFile> modules = new ArrayList<>();
     List<TreeFile> loaded = new ArrayList<>();
@@ -88,10 +85,9 @@ final class LibraryWalk {
         .files()
         .forEach(
             (path, file) -> {
-              boolean isHelp = !wantsHelp && path.matches("pydoc(\\.py|_data/.*)");
               if (path.startsWith("lib-dynload/")) {
                 loaded.add(new TreeFile(path.substring("lib-dynload/".length()), file.content()));
-              } else if (!isHelp && !isUnwanted(path, choice)) {
+              } else if (!isUnwanted(path, choice)) {
                 modules.add(file);
               }
             });
@@ -130,8 +126,7 @@ final class LibraryWalk {
    * @return by path in the library, why it goes along
    */
   static Map<String, String> of(LibraryFiles library, Collection<String> asked, Choice choice) {
-    boolean wantsHelp = asked.stream().anyMatch(n -> n.equals(OF_HELP) || n.startsWith("pydoc."));
-    LibraryWalk walk = new LibraryWalk(library, choice, wantsHelp);
+    LibraryWalk walk = new LibraryWalk(library, choice);
     List<Demand> seeds = new ArrayList<>();
     ALWAYS.forEach(n -> seeds.add(seed(n, How.BROUGHT)));
     library.below("encodings/").forEach(f -> seeds.add(seed(module(f.path()), How.BROUGHT)));

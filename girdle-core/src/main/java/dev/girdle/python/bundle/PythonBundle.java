@@ -16,6 +16,7 @@ import dev.girdle.plan.Choice;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.python.linkage.PythonThing;
+import dev.girdle.python.tree.RuntimeNames;
 import dev.girdle.shelf.Shelf;
 import java.io.IOException;
 import java.io.InputStream;
@@ -141,10 +142,18 @@ public final class PythonBundle {
             .collect(Collectors.toCollection(TreeSet::new));
     for (Component component : request.selection().components()) {
       for (Item item : request.selection().items(component).keySet()) {
-        if (item.path().endsWith(".py") && request.closure().reached(item).isEmpty()) {
+        boolean isKeptUnread =
+            item.path().endsWith(".py") && request.closure().reached(item).isEmpty();
+        if (isKeptUnread) {
           asked.addAll(RuntimeImports.of(item));
+        } else if (RuntimeImports.arePacked(item)) {
+          asked.addAll(RuntimeNames.all());
         }
       }
+      // what native code was made from says what it imports, though it stays behind itself
+      component.items().stream()
+          .filter(i -> i.path().endsWith(".pyx"))
+          .forEach(i -> asked.addAll(RuntimeImports.of(i)));
     }
     return asked;
   }

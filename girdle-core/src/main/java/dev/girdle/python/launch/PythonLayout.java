@@ -90,6 +90,26 @@ public final class PythonLayout {
     return whole.plus(List.copyOf(ByteCode.of(compiler.get(), whole.files()).values()));
   }
 
+  /**
+   * The program for an archive: without starters and runtime, but with byte code.
+   *
+   * @param request what to lay out
+   * @param tree its files
+   * @param ownFolders the folders of the user's own code in which modules are looked for
+   * @return its files, and what the user should know
+   */
+  public static Layout program(LayoutRequest request, ModuleTree tree, List<String> ownFolders) {
+    List<LayoutFile> files = new ArrayList<>();
+    files.add(made(BEGIN, begin(request, ownFolders), "leads Python to what is in here"));
+    String script =
+        PythonStarter.interpreter(request.application().identity(), request.main(), false);
+    files.add(
+        made("start/python", script, "what the program starts as its interpreter").asExecutable());
+    files.addAll(ProgramPlaces.files(request, tree));
+    Layout layout = new Layout(files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), "");
+    return completed(layout, request);
+  }
+
   private static List<WindowsStart> starters(
       LayoutRequest request, ModuleTree tree, List<LayoutFile> files) {
     Identity identity = request.application().identity();

@@ -49,8 +49,12 @@ public record StartedModule(
         items.isEmpty() ? List.of() : items.subList(items.size() - 1, items.size()));
   }
 
-  /** The words that {@code begin.py} is told it by. */
-  List<String> words() {
+  /**
+   * The words that {@code begin.py} is told it by.
+   *
+   * @return what kind of thing it is, and which
+   */
+  public List<String> words() {
     if (script.isPresent()) {
       return List.of("script", ProgramPlaces.place(script.get()));
     }

@@ -113,11 +113,10 @@ public final class PythonLinkage implements Linkage {
       return described(item, sources.of(item));
     }
     if (file.isPresent()) {
+      // compilers pack names of modules so that nobody finds all of them
       List<DynamicReference> open =
-          file.get().kind() == ModuleFile.Kind.BYTE_CODE
-              ? List.of(
-                  new DynamicReference(PythonThing.LOADS, PythonThing.MODULE, Site.of(item), false))
-              : List.of();
+          List.of(
+              new DynamicReference(PythonThing.LOADS, PythonThing.MODULE, Site.of(item), false));
       return described(item, new ItemDemands(settings.ofCode(item), open));
     }
     if (projects.description(item.component()).filter(i -> i == item).isPresent()) {

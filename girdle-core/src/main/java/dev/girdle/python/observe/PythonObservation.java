@@ -101,7 +101,8 @@ public final class PythonObservation implements RunObservation {
   @Override
   public List<String> start(
       String runtime, String artifact, String entry, ArtifactRecord content, String folder) {
-    return List.of(runtime, artifact);
+    // what is watched is what the archive goes on with, and that keeps its variables
+    return List.of("/usr/bin/env", SEEN + "=" + folder, runtime, artifact);
   }
 
   @Override

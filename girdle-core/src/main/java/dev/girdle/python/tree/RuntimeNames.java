@@ -7,10 +7,12 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The modules that Python brings itself, by their names without dots, with the releases that have
@@ -24,6 +26,15 @@ public final class RuntimeNames {
 
   /** Which releases have a module: from the first, to before the other; empty for all. */
   private record Line(String from, String before) {}
+
+  /**
+   * All of them, of any release.
+   *
+   * @return names without dots
+   */
+  public static Set<String> all() {
+    return Collections.unmodifiableSet(LINES.keySet());
+  }
 
   /**
    * Whether Python has such a module, in one release or another.
