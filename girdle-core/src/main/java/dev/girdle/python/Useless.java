@@ -28,7 +28,9 @@ final class Useless {
     KINDS.put(Pattern.compile(".*(\\.pyi|/py\\.typed)"), "types, for those who write code");
     KINDS.put(Pattern.compile("(?:.*/)(tests?|testing_data|test_data)/.*"), "test");
     KINDS.put(Pattern.compile("(?:.*/)(conftest\\.py)"), "test");
-    KINDS.put(Pattern.compile("(?:.*/)(docs?|examples?|benchmarks?)/.*"), "documentation");
+    KINDS.put(
+        Pattern.compile("(?:.*/)(docs?|examples?|benchmarks?)/(?!.*\\.(?:pyc?|so|pyd)$).*"),
+        "documentation");
     KINDS.put(
         Pattern.compile(
             ".*(\\.pxd|\\.pyx|\\.pxi|\\.c|\\.cc|\\.cpp|\\.cxx|\\.h|\\.hpp|\\.a|\\.lib|\\.f90|\\.cmake)"),

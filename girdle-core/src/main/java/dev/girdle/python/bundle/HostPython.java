@@ -4,11 +4,9 @@ import dev.girdle.app.Target;
 import dev.girdle.ecosystem.FoundRuntime;
 import dev.girdle.place.Windows;
 import dev.girdle.plan.RuntimeKind;
+import dev.girdle.python.pack.Interpreter;
 import dev.girdle.python.pack.PythonLanguage;
 import java.io.File;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -16,7 +14,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 
 /** The Pythons of this machine, in the order in which a starter looks at them. */
 public final class HostPython {
@@ -60,7 +57,7 @@ public final class HostPython {
 
   /** What a program says of itself, which may be another's that it only leads to. */
   private static Optional<FoundRuntime> at(Path program, String foundBy) {
-    List<String> said = asked(program);
+    List<String> said = Interpreter.asked(program, QUESTION);
     if (said.size() < 3 || !said.get(0).equals("cpython")) {
       return Optional.empty();
     }
@@ -84,26 +81,6 @@ public final class HostPython {
                         foundBy,
                         List.of(),
                         "its library does not lie where its program does")));
-  }
-
-  private static List<String> asked(Path program) {
-    try {
-      Process process =
-          new ProcessBuilder(program.toString(), "-I", "-S", "-c", QUESTION)
-              .redirectError(ProcessBuilder.Redirect.DISCARD)
-              .start();
-      try (InputStream in = process.getInputStream()) {
-        String said = new String(in.readNBytes(4096), StandardCharsets.UTF_8);
-        process.waitFor(10, TimeUnit.SECONDS);
-        process.destroyForcibly();
-        return said.lines().toList();
-      }
-    } catch (IOException e) {
-      return List.of(); // it cannot be started, so it is none
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return List.of();
-    }
   }
 
   /**

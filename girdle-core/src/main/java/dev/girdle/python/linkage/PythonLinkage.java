@@ -19,7 +19,6 @@ import dev.girdle.io.Paths;
 import dev.girdle.python.pack.ModuleFile;
 import dev.girdle.python.pack.ProjectName;
 import dev.girdle.python.pack.Requirement;
-import dev.girdle.python.survey.OwnFiles;
 import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import dev.girdle.python.tree.RuntimeNames;
@@ -197,7 +196,8 @@ public final class PythonLinkage implements Linkage {
   public List<Demand> meanings(DynamicReference open) {
     List<Demand> demands = new ArrayList<>();
     for (Item item : open.from().component().items()) {
-      boolean isWanted = isCode(item) && !OwnFiles.isForDevelopment(item.path());
+      boolean isTest = item.path().matches("(?:.*/)?(?:tests?/.*|conftest\\.py)");
+      boolean isWanted = isCode(item) && !isTest;
       if (isWanted) {
         demands.add(
             Demand.of(Thing.FILE, ModuleTree.key(item), open.site(), How.OPEN, Strength.HINT));

@@ -1,6 +1,7 @@
 package dev.girdle.python.survey;
 
 import dev.girdle.place.Windows;
+import dev.girdle.python.pack.Interpreter;
 import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
@@ -11,7 +12,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -159,7 +159,8 @@ record Outside(List<Site> sites, String how, Optional<String> problem) {
   /** Asks a Python where it lies, so that no code of what is installed is run. */
   private static Outside ofPython(Path program, String how) throws IOException {
     List<String> said =
-        asked(program, "import sys; print('%d.%d' % sys.version_info[:2]); print(sys.prefix)");
+        Interpreter.asked(
+            program, "import sys; print('%d.%d' % sys.version_info[:2]); print(sys.prefix)");
     if (said.size() < 2) {
       return NONE;
     }
@@ -174,25 +175,5 @@ record Outside(List<Site> sites, String how, Optional<String> problem) {
       }
     }
     return new Outside(sites, how, Optional.empty());
-  }
-
-  private static List<String> asked(Path program, String code) {
-    try {
-      Process process =
-          new ProcessBuilder(program.toString(), "-I", "-S", "-c", code)
-              .redirectError(ProcessBuilder.Redirect.DISCARD)
-              .start();
-      try (InputStream in = process.getInputStream()) {
-        String said = new String(in.readNBytes(4096), StandardCharsets.UTF_8);
-        process.waitFor(10, TimeUnit.SECONDS);
-        process.destroyForcibly();
-        return said.lines().toList();
-      }
-    } catch (IOException e) {
-      return List.of(); // it cannot be started, so it is none
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return List.of();
-    }
   }
 }
