@@ -38,6 +38,7 @@ public final class PythonLinkage implements Linkage {
   private final SourceDemands sources;
   private final SettingsDemands settings;
   private final boolean exact;
+  private final Vendored vendored;
 
   /**
    * Looks at an application.
@@ -65,6 +66,7 @@ public final class PythonLinkage implements Linkage {
     this.projects = projects;
     this.runtime = runtime;
     this.exact = exact;
+    this.vendored = new Vendored(tree);
     this.texts = new TextDemands(tree, projects, isOfLibrary);
     this.sources = new SourceDemands(tree, texts, projects, started, isOfLibrary);
     this.settings = new SettingsDemands(tree, projects);
@@ -168,13 +170,18 @@ public final class PythonLinkage implements Linkage {
           .<Answer>map(i -> new Answer.Items(List.of(i)))
           .orElse(new Answer.Nothing(""));
     }
-    return demand.thing().equals(PythonThing.MODULE)
-        ? module(demand.name())
-        : new Answer.Nothing("");
+    return demand.thing().equals(PythonThing.MODULE) ? module(demand) : new Answer.Nothing("");
   }
 
-  private Answer module(String name) {
+  private Answer module(Demand demand) {
+    String name = demand.name();
     Found found = tree.find(name);
+    if (found.depth() == 0 && demand.asker().isPresent()) {
+      Optional<List<Item>> carried = vendored.find(demand.from(), name);
+      if (carried.isPresent()) {
+        return new Answer.Items(carried.get());
+      }
+    }
     if (found.isOfRuntime()) {
       return new Answer.Items(List.of(runtime.item(name.replaceFirst("\\..*", ""))));
     }
@@ -190,6 +197,17 @@ public final class PythonLinkage implements Linkage {
     return found.isWhole() || !isOwn
         ? new Answer.Items(found.items())
         : new Answer.Nothing("its package is there, and has no such module");
+  }
+
+  /** Who asks makes a difference where its distribution carries packages of others. */
+  @Override
+  public String scopeOf(Demand demand) {
+    boolean isPlain =
+        demand.thing().equals(PythonThing.MODULE)
+            && demand.asker().isPresent()
+            && tree.find(top(demand)).depth() == 0
+            && !tree.find(top(demand)).isOfRuntime();
+    return isPlain ? demand.from().component().name() : "";
   }
 
   @Override
@@ -251,10 +269,17 @@ public final class PythonLinkage implements Linkage {
     return demand.from().component().role().isUsers() || isDeclared(demand);
   }
 
+  /**
+   * The user's own code speaks for itself: that a module of it copes without one thing does not
+   * make the whole module optional.
+   */
   @Override
   public boolean isDeclared(Demand demand) {
     if (!demand.thing().equals(PythonThing.MODULE)) {
       return false;
+    }
+    if (PythonThing.isAlways(demand.how()) && demand.from().component().role().isUsers()) {
+      return true;
     }
     String project = ProjectName.normal(top(demand));
     return projects.named(project).isEmpty()

@@ -94,7 +94,9 @@ final class Blocks {
       case "try" -> attempt(index, indent);
       case "except" -> {
         Branch before = branches.getOrDefault(indent, new Branch(Certainty.ALWAYS, "", false));
-        yield new Block(indent, Certainty.PERHAPS, false, false, before.tried());
+        // what is asked for in place of another is asked for surely, if that other is missing
+        Certainty certainty = before.tried().isEmpty() ? Certainty.PERHAPS : Certainty.ALWAYS;
+        yield new Block(indent, certainty, false, false, before.tried());
       }
       case "with" -> Block.of(indent, suppresses(line) ? Certainty.CAUGHT : Certainty.ALWAYS);
       case "def", "async" ->

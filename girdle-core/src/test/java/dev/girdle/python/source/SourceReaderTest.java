@@ -116,7 +116,7 @@ class SourceReaderTest {
             "inclass [] ALWAYS",
             "later [] PERHAPS",
             "first [] CAUGHT",
-            "second [] PERHAPS",
+            "second [] ALWAYS",
             "hard [] ALWAYS",
             "soft [] CAUGHT");
   }
