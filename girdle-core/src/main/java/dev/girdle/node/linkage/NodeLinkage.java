@@ -259,9 +259,16 @@ public final class NodeLinkage implements Linkage {
     return demand.from().component().role().isUsers() || isDeclared(demand);
   }
 
+  /**
+   * The user's own code speaks for itself: that a module of it copes without one thing does not
+   * make the whole module optional.
+   */
   @Override
   public boolean isDeclared(Demand demand) {
     Component asker = demand.from().component();
+    if (NodeThing.isAlways(demand.how()) && asker.role().isUsers()) {
+      return true;
+    }
     Optional<String> name = packageOf(demand);
     return name.isPresent()
         && !packages.isFound(name.get(), asker)
