@@ -107,6 +107,7 @@ final class NativeLibraries {
     for (LayoutFile file : taken.values()) {
       completed.add(edited(file, components));
     }
+    completed.addAll(WindowFiles.of(List.copyOf(taken.values()), libraryFolder));
     completed.addAll(licences.values());
     return completed;
   }

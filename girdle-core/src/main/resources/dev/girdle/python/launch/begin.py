@@ -27,6 +27,12 @@ def places():
             site.addsitedir(at(place))
     for name in ("setquit", "setcopyright", "sethelper"):
         getattr(site, name, int)()
+    # scripts that windows are made of, which have to be of the release of their library
+    library = os.path.join(home, "runtime", "lib")
+    for kind in ("tcl", "tk"):
+        for folder in os.listdir(library) if os.path.isdir(library) else ():
+            if folder[: len(kind)] == kind and folder[len(kind) :].replace(".", "").isdigit():
+                os.environ.setdefault(kind.upper() + "_LIBRARY", os.path.join(library, folder))
     interpreter = os.path.join(home, "start", "python")
     if os.name == "posix" and os.path.isfile(interpreter):
         sys.executable = interpreter
