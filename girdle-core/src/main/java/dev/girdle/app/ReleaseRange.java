@@ -2,6 +2,7 @@ package dev.girdle.app;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -109,6 +110,18 @@ public final class ReleaseRange {
    */
   public String least() {
     return comparisons.get(0).written;
+  }
+
+  /**
+   * The release from which on none will do.
+   *
+   * @return empty if there is no such end
+   */
+  public Optional<String> before() {
+    return comparisons.stream()
+        .filter(c -> c.sign.equals("<"))
+        .findFirst()
+        .map(Comparison::written);
   }
 
   /**

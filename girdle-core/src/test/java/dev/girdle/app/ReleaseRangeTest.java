@@ -41,4 +41,11 @@ class ReleaseRangeTest {
     assertThat(ReleaseRange.of(">=18.17 <21").words()).isEqualTo("18.17 or newer, older than 21");
     assertThat(ReleaseRange.of(" >=18.17   <21")).hasToString(">=18.17 <21");
   }
+
+  @Test
+  void theEndOfARangeIsToldIfItHasOne() {
+    assertThat(ReleaseRange.of(">=3.11 <3.12").before()).contains("3.12");
+    assertThat(ReleaseRange.from("17").before()).isEmpty();
+    assertThat(ReleaseRange.of("=21").before()).isEmpty();
+  }
 }

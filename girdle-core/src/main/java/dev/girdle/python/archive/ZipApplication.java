@@ -22,8 +22,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * A zip application (PEP 441): an archive with a line for Unix systems before it, which any Python
@@ -33,7 +31,6 @@ import java.util.regex.Pattern;
  */
 public final class ZipApplication {
   private static final ObjectMapper JSON = new ObjectMapper();
-  private static final Pattern BEFORE = Pattern.compile("<(\\d+(?:\\.\\d+)*)");
   private static final int NAME_OF_CONTENT = 12;
   private static final String MAIN = "__main__.py";
 
@@ -75,7 +72,6 @@ public final class ZipApplication {
       throws JsonProcessingException {
     Identity identity = request.application().identity();
     RuntimeNeed need = request.need().orElseThrow();
-    Matcher before = BEFORE.matcher(need.range().toString());
     Map<String, Object> entries = new LinkedHashMap<>();
     for (LaunchSpec start : request.starts()) {
       List<String> words = new ArrayList<>(List.of("bin/" + start.label()));
@@ -94,7 +90,7 @@ public final class ZipApplication {
         JSON.writeValueAsString(identity.name() + "-" + digest.substring(0, NAME_OF_CONTENT)));
     values.put("NEED_TEXT", JSON.writeValueAsString(need.text()));
     values.put("LEAST", tuple(need.range().least()));
-    values.put("BEFORE", before.find() ? tuple(before.group(1)) : "(99,)");
+    values.put("BEFORE", need.range().before().map(ZipApplication::tuple).orElse("(99,)"));
     values.put("ENTRIES", JSON.writeValueAsString(JSON.writeValueAsString(entries)));
     return Template.fill(ZipApplication.class, "main.py", values);
   }

@@ -6,6 +6,7 @@ import dev.girdle.place.Windows;
 import dev.girdle.plan.RuntimeKind;
 import dev.girdle.python.pack.Interpreter;
 import dev.girdle.python.pack.PythonLanguage;
+import dev.girdle.python.pack.PythonRelease;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -62,7 +63,7 @@ public final class HostPython {
       return Optional.empty();
     }
     Path prefix = Path.of(said.get(2));
-    String line = dev.girdle.python.pack.PythonRelease.line(said.get(1));
+    String line = PythonRelease.line(said.get(1));
     Path real = prefix.resolve("bin/python" + line);
     Optional<PythonHome> home =
         PythonHome.at(Files.isRegularFile(real) ? real : prefix)

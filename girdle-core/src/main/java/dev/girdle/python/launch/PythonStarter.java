@@ -10,8 +10,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * The starters: POSIX {@code sh} and batch files for {@code cmd.exe}. They look for a Python of the
@@ -19,7 +17,6 @@ import java.util.regex.Pattern;
  * names no other.
  */
 final class PythonStarter {
-  private static final Pattern BEFORE = Pattern.compile("<(\\d+(?:\\.\\d+)*)");
   private static final int NEWEST_MINOR = 15;
   private static final int NO_LIMIT = 999;
 
@@ -31,8 +28,7 @@ final class PythonStarter {
   }
 
   private static String before(RuntimeNeed need) {
-    Matcher matcher = BEFORE.matcher(need.range().toString());
-    return matcher.find() ? matcher.group(1) : "";
+    return need.range().before().orElse("");
   }
 
   private static int minor(String release) {

@@ -18,6 +18,7 @@ import dev.girdle.python.source.Mention.Way;
 import dev.girdle.python.source.SourceReader;
 import dev.girdle.python.source.SourceText;
 import dev.girdle.python.source.Starting;
+import dev.girdle.python.survey.OwnFiles;
 import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import java.io.IOException;
@@ -105,10 +106,6 @@ final class SourceDemands {
       if (there == null || demand.strength().compareTo(there.strength()) < 0) {
         named.put(key, demand);
       }
-    }
-
-    List<Demand> all() {
-      return List.copyOf(named.values());
     }
   }
 
@@ -240,7 +237,7 @@ final class SourceDemands {
 
   private static boolean isPlain(Item item) {
     return item.path().endsWith(".py")
-        && !dev.girdle.python.survey.OwnFiles.isForDevelopment(item.path())
+        && !OwnFiles.isForDevelopment(item.path())
         && !Paths.fileName(item.path()).equals("__main__.py");
   }
 }

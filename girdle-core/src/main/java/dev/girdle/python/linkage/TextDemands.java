@@ -12,9 +12,6 @@ import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -32,8 +29,6 @@ final class TextDemands {
 
   private final ModuleTree tree;
   private final Projects projects;
-  private final Map<String, Set<String>> submodules = new ConcurrentHashMap<>();
-
   private final boolean isOfLibrary;
 
   TextDemands(ModuleTree tree, Projects projects, boolean isOfLibrary) {
@@ -91,7 +86,7 @@ final class TextDemands {
     boolean isInit = Paths.fileName(item.path()).equals("__init__.py");
     if (isPlain && isInit) {
       String own = tree.packageOf(item);
-      if (submodules.computeIfAbsent(own, tree::submodules).contains(name)) {
+      if (tree.submodules(own).contains(name)) {
         name(own + "." + name, site, to);
       }
     }
@@ -218,7 +213,7 @@ final class TextDemands {
       return;
     }
     String stem = begin.substring(dot + 1);
-    for (String name : submodules.computeIfAbsent(folder, tree::submodules)) {
+    for (String name : tree.submodules(folder)) {
       if (name.startsWith(stem) && !stem.isEmpty()) {
         name(join(folder, name), site, to);
       }

@@ -177,10 +177,7 @@ final class Lexer {
     } else if (")]}".indexOf(c) >= 0) {
       depth = Math.max(0, depth - 1);
     } else if (c == ';' && depth == 0) {
-      List<Token> before = current;
-      int column = indent;
-      endLine();
-      indent = before.isEmpty() ? indent : column;
+      endLine(); // what follows stands as far in
       return;
     } else if (c == ':' && depth == 0) {
       colon();

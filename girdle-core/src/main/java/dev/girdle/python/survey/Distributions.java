@@ -125,10 +125,9 @@ final class Distributions {
     Optional<String> release =
         said.flatMap(Metadata::version).or(() -> Optional.ofNullable(matcher.group(2)));
     boolean isEditable =
-        text(info + "/direct_url.json").filter(t -> t.contains("\"editable\": true")).isPresent()
-            || text(info + "/direct_url.json")
-                .filter(t -> t.replace(" ", "").contains("\"editable\":true"))
-                .isPresent();
+        text(info + "/direct_url.json")
+            .filter(t -> t.replace(" ", "").contains("\"editable\":true"))
+            .isPresent();
     return new Distribution(name, release, itsFiles, isEditable);
   }
 

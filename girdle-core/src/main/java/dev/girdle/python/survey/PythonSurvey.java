@@ -39,8 +39,6 @@ import java.util.stream.Collectors;
  * user's own.
  */
 public final class PythonSurvey {
-  private static final String NO_RELEASE = "";
-
   private final Source source;
   private final Progress progress;
   private final List<String> notices = new ArrayList<>();
@@ -197,10 +195,9 @@ public final class PythonSurvey {
       }
       return;
     }
-    Outside outside =
-        isScript
-            ? Outside.around(app).orElse(Outside.active(Variables.here()))
-            : Outside.active(Variables.here());
+    Optional<Outside> around = isScript ? Outside.around(app) : Optional.empty();
+    // asks the Python on the path, so only if there is no other
+    Outside outside = around.isPresent() ? around.get() : Outside.active(Variables.here());
     outside.problem().ifPresent(notices::add);
     int before = components.size();
     take(outside, true);
@@ -291,7 +288,7 @@ public final class PythonSurvey {
     Identity identity =
         new Identity(
             Identity.fit(source.name().or(project::name).orElse(folderName())),
-            source.release().or(project::release).filter(r -> !r.equals(NO_RELEASE)));
+            source.release().or(project::release));
     List<LaunchSpec> starts =
         isScript && source.entries().isEmpty()
             ? List.of(finder.start(identity.name(), finder.script(app.getFileName().toString())))

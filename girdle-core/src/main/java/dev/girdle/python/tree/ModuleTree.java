@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 
 /**
@@ -38,6 +39,7 @@ public final class ModuleTree {
   private final Map<Item, Integer> rootOf = new HashMap<>();
   private final Map<Item, String> pathOf = new HashMap<>();
   private final Map<String, Item> byKey = new HashMap<>();
+  private final Map<String, Set<String>> submodules = new ConcurrentHashMap<>();
   private final Predicate<String> ofRuntime;
   private final int firstOfOthers;
 
@@ -263,6 +265,10 @@ public final class ModuleTree {
    * @return their last names, sorted
    */
   public Set<String> submodules(String name) {
+    return submodules.computeIfAbsent(name, this::lookFor);
+  }
+
+  private Set<String> lookFor(String name) {
     Set<String> names = new TreeSet<>();
     for (Portion portion : portions(name)) {
       SearchFolder root = roots.get(portion.root());
