@@ -6,9 +6,9 @@
  *   - absolute ones that were baked in when the program was built, for whose places the artifact
  *     holds a file or folder. Under /etc, what the receiver's system has goes first.
  *   - relative ones to which nothing lies where the program was started, but in the folder that it
- *     was made to be started in.
+ *     was made to be started in; and absolute ones that programs make of these.
  *
- * Only reading is led elsewhere. Which places there are stands in the file beside this library that is
+ * Functions that start programs are in starting.c. Only reading is led elsewhere. Which places there are stands in the file beside this library that is
  * called like it, with ".places" behind it: lines of a sign, a space and a path; all of one sign stand
  * together, sorted by their bytes.
  *   + PATH   a path, and all below it, which lies under "system" in the artifact's folder
@@ -22,13 +22,9 @@
  * Functions of the C library are found when they are called (dlsym(3)) and bear no release, so that it
  * works with any. It needs none of its own to begin with.
  */
-#include "system.h"
+#include "places.h"
 
-#define NULL ((void *)0)
-#define SHOWN __attribute__((visibility("default")))
 #define NEXT ((void *)-1L)
-
-typedef unsigned long size_t;
 
 struct whereabouts { /* Dl_info of dlfcn.h */
   const char *file;
@@ -39,9 +35,8 @@ struct whereabouts { /* Dl_info of dlfcn.h */
 
 extern void *dlsym(void *handle, const char *name);
 extern int dladdr(const void *address, struct whereabouts *found);
-extern int *__errno_location(void);
 
-enum { PATH_ROOM = 4096, TEXT_ROOM = 1 << 24 };
+enum { TEXT_ROOM = 1 << 24 };
 enum { O_ACCESS = 3, O_CREATE = 0100 };
 
 static char home[PATH_ROOM]; /* the artifact's folder, with a slash at its end */
@@ -54,11 +49,14 @@ static struct range {
 } around, whole, part; /* the lines of the signs . + - */
 static int state; /* 0 not looked yet, 1 somebody looks, 2 there are places, 3 there are none */
 
+static char start[PATH_ROOM]; /* where the program was started, with a slash at its end */
+static size_t start_length; /* 0 for the top of the system, or if nobody knows */
+
 static int is_there(const char *path) {
   return call4(CALL_FACCESSAT, AT_FDCWD, path, 0, 0) == 0;
 }
 
-static int begins(const char *path, const char *with, size_t length) {
+int begins(const char *path, const char *with, size_t length) {
   for (size_t i = 0; i < length; i++) {
     if (path[i] != with[i]) {
       return 0;
@@ -122,6 +120,12 @@ static int is_listed(struct range of, const char *path, size_t length) {
 }
 
 static void look(void) {
+  long its = call3(CALL_GETCWD, start, PATH_ROOM - 1, 0);
+  if (its > 2 && start[0] == '/') { /* which counts the byte at the end */
+    start[its - 1] = '/';
+    start[its] = 0;
+    start_length = its;
+  }
   struct whereabouts self;
   int next = 3;
   char path[PATH_ROOM];
@@ -203,8 +207,23 @@ static int plain_of(char *to, const char *path) {
   return length > 0;
 }
 
-/* What a path means: itself, or one in the artifact, which is written to the other. */
-static const char *meant(const char *path, char *to) {
+/* Whether a relative path means something in a folder that such paths count from. */
+static int beside(const char *plain, char *to) {
+  for (size_t i = around.first; i < around.end; i++) {
+    char folder[PATH_ROOM];
+    size_t length = lines[i + 1] - lines[i] - 3;
+    for (size_t j = 0; j < length && j + 1 < PATH_ROOM; j++) {
+      folder[j] = text[lines[i] + 2 + j];
+    }
+    folder[length < PATH_ROOM ? length : 0] = 0;
+    if (ours(to, folder, plain)) {
+      return 1;
+    }
+  }
+  return 0;
+}
+
+const char *meant(const char *path, char *to) {
   if (!path || !path[0] || !has_places()) {
     return path;
   }
@@ -217,18 +236,10 @@ static const char *meant(const char *path, char *to) {
     return path;
   }
   if (!is_absolute) {
-    for (size_t i = around.first; i < around.end; i++) {
-      char folder[PATH_ROOM];
-      size_t length = lines[i + 1] - lines[i] - 3;
-      for (size_t j = 0; j < length && j + 1 < PATH_ROOM; j++) {
-        folder[j] = text[lines[i] + 2 + j];
-      }
-      folder[length < PATH_ROOM ? length : 0] = 0;
-      if (ours(to, folder, plain)) {
-        return to;
-      }
-    }
-    return path;
+    return beside(plain, to) ? to : path;
+  }
+  if (start_length && begins(start, plain, start_length) && plain[start_length] && !is_there(path)) {
+    return beside(plain + start_length, to) ? to : path;
   }
   size_t length = 1;
   for (; plain[length - 1]; length++) {
@@ -241,7 +252,7 @@ static const char *meant(const char *path, char *to) {
   return is_part && ours(to, "system", plain) ? to : path;
 }
 
-static void *next_of(void **known, const char *name) {
+void *next_of(void **known, const char *name) {
   void *found = __atomic_load_n(known, __ATOMIC_RELAXED);
   if (!found) {
     found = dlsym(NEXT, name);
@@ -250,8 +261,7 @@ static void *next_of(void **known, const char *name) {
   return found;
 }
 
-/* Whether a function that was found can be called; else it fails as what the system does not have. */
-static int is_missing(void *function) {
+int is_missing(void *function) {
   if (!function) {
     *__errno_location() = 38;
   }
@@ -349,6 +359,13 @@ LOOKS(int, -1, chdir, (const char *path), path, (path))
 LOOKS(void *, NULL, opendir, (const char *path), path, (path))
 LOOKS(long, -1, readlink, (const char *path, char *to, size_t room_to), path, (path, to, room_to))
 LOOKS(char *, NULL, realpath, (const char *path, char *to), path, (path, to))
+LOOKS(long, -1, __readlink_chk, (const char *path, char *to, size_t room_to, size_t most), path,
+      (path, to, room_to, most))
+LOOKS(char *, NULL, __realpath_chk, (const char *path, char *to, size_t most), path, (path, to, most))
+LOOKS(int, -1, statfs, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, statfs64, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, statvfs, (const char *path, void *found), path, (path, found))
+LOOKS(int, -1, statvfs64, (const char *path, void *found), path, (path, found))
 LOOKS(char *, NULL, canonicalize_file_name, (const char *path), path, (path))
 LOOKS(int, -1, scandir, (const char *path, void *to, void *filter, void *order), path, (path, to, filter, order))
 LOOKS(int, -1, scandir64, (const char *path, void *to, void *filter, void *order), path, (path, to, filter, order))
@@ -358,11 +375,6 @@ LOOKS(int, -1, ftw, (const char *path, void *each, int most), path, (path, each,
 LOOKS(int, -1, ftw64, (const char *path, void *each, int most), path, (path, each, most))
 LOOKS(int, -1, nftw, (const char *path, void *each, int most, int flags), path, (path, each, most, flags))
 LOOKS(int, -1, nftw64, (const char *path, void *each, int most, int flags), path, (path, each, most, flags))
-LOOKS(int, -1, execv, (const char *path, void *words), path, (path, words))
-LOOKS(int, -1, execve, (const char *path, void *words, void *variables), path, (path, words, variables))
-LOOKS(int, -1, posix_spawn,
-      (void *made, const char *path, void *files, void *attributes, void *words, void *variables), path,
-      (made, path, files, attributes, words, variables))
 
 #define LOOKS_AT(result, name, parameters, arguments)            \
   SHOWN result name parameters {                                 \
@@ -386,6 +398,8 @@ LOOKS_AT(int, __fxstatat64, (int release, int folder, const char *path, void *fo
 LOOKS_AT(int, statx, (int folder, const char *path, int flags, unsigned mask, void *found),
          (folder, path, flags, mask, found))
 LOOKS_AT(int, faccessat, (int folder, const char *path, int mode, int flags), (folder, path, mode, flags))
+LOOKS_AT(long, __readlinkat_chk, (int folder, const char *path, char *to, size_t room_to, size_t most),
+         (folder, path, to, room_to, most))
 LOOKS_AT(long, readlinkat, (int folder, const char *path, char *to, size_t room_to), (folder, path, to, room_to))
 
 /*
@@ -418,7 +432,6 @@ SHOWN char *bindtextdomain(const char *domain, const char *path) {
  * What the C library reads itself when it comes along: locales and character sets. It asks variables
  * for their places, so these are there as long as it asks, and no child hears of them.
  */
-extern char **environ __attribute__((weak));
 
 enum { MOST_VARIABLES = 2000 };
 

@@ -10,7 +10,8 @@
 #if defined(__x86_64__)
 
 enum { CALL_READ = 0, CALL_WRITE = 1, CALL_CLOSE = 3, CALL_MMAP = 9, CALL_MPROTECT = 10, CALL_MUNMAP = 11,
-       CALL_EXIT = 231, CALL_OPENAT = 257, CALL_READLINKAT = 267, CALL_FACCESSAT = 269, CALL_PREAD = 17 };
+       CALL_EXIT = 231, CALL_OPENAT = 257, CALL_READLINKAT = 267, CALL_FACCESSAT = 269, CALL_PREAD = 17,
+       CALL_GETCWD = 79 };
 
 static inline long call6(long number, long a, long b, long c, long d, long e, long f) {
   long result;
@@ -26,7 +27,7 @@ static inline long call6(long number, long a, long b, long c, long d, long e, lo
 
 #elif defined(__aarch64__)
 
-enum { CALL_FACCESSAT = 48, CALL_OPENAT = 56, CALL_CLOSE = 57, CALL_READ = 63, CALL_WRITE = 64, CALL_PREAD = 67,
+enum { CALL_GETCWD = 17, CALL_FACCESSAT = 48, CALL_OPENAT = 56, CALL_CLOSE = 57, CALL_READ = 63, CALL_WRITE = 64, CALL_PREAD = 67,
        CALL_READLINKAT = 78, CALL_EXIT = 94, CALL_MUNMAP = 215, CALL_MMAP = 222, CALL_MPROTECT = 226 };
 
 static inline long call6(long number, long a, long b, long c, long d, long e, long f) {

@@ -48,7 +48,9 @@ final class DraftCommand implements Callable<Integer> {
     Analyzer analyzer = new Analyzer(meter);
     try (Application found = analyzer.survey(plan)) {
       Optional<Analysis> analysis =
-          found.starts().isEmpty() ? Optional.empty() : Optional.of(analyzer.analyze(plan, found));
+          found.starts().isEmpty() || analyzer.language(plan).isKnownByRuns()
+              ? Optional.empty()
+              : Optional.of(analyzer.analyze(plan, found));
       write(Draft.of(plan, found, analysis, folder, analyzer.language(plan)));
       common.show(new DraftView(to, found, analysis), context);
     }

@@ -104,6 +104,7 @@ public final class Main {
     CommandLine line = new CommandLine(new GirdleCommand());
     line.addSubcommand(new SurveyCommand(context));
     line.addSubcommand(new DraftCommand(context));
+    line.addSubcommand(new WatchCommand(context));
     line.addSubcommand(new ClosureCommand(context));
     line.addSubcommand(new ExplainCommand(context));
     line.addSubcommand(new SealCommand(context));

@@ -172,6 +172,6 @@ class LanguageIT {
     assertThat(none.status()).isEqualTo(2);
     assertThat(none.err())
         .contains("there is no language prose")
-        .contains("java, node, native, python, verses");
+        .contains("java, node, native, python, interpreted, verses");
   }
 }

@@ -1,8 +1,11 @@
 package dev.girdle.app;
 
+import dev.girdle.evidence.Evidence;
 import java.io.Closeable;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,6 +29,7 @@ import java.util.TreeMap;
  * @param archives what {@link #close} closes
  * @param links symbolic links of its folder that stay inside, by their paths, each with where it
  *     leads as it is written; empty where what they lead to is taken in their place
+ * @param seen what runs of it were seen to use, if only runs tell what it needs
  */
 public record Application(
     String source,
@@ -38,7 +42,8 @@ public record Application(
     boolean declares,
     List<String> notices,
     List<Closeable> archives,
-    Map<String, String> links)
+    Map<String, String> links,
+    Evidence seen)
     implements AutoCloseable {
   /** Copies the lists. */
   public Application {
@@ -50,6 +55,34 @@ public record Application(
     notices = List.copyOf(notices);
     archives = List.copyOf(archives);
     links = Collections.unmodifiableMap(new TreeMap<>(links));
+  }
+
+  /** An application that is known without being run. */
+  public Application(
+      String source,
+      Identity identity,
+      List<Component> components,
+      List<LaunchSpec> starts,
+      List<EntryPoint> candidates,
+      List<SetAside> setAside,
+      List<Absent> absent,
+      boolean declares,
+      List<String> notices,
+      List<Closeable> archives,
+      Map<String, String> links) {
+    this(
+        source,
+        identity,
+        components,
+        starts,
+        candidates,
+        setAside,
+        absent,
+        declares,
+        notices,
+        archives,
+        links,
+        Evidence.NONE);
   }
 
   /** An application without links. */
@@ -85,6 +118,30 @@ public record Application(
    */
   public Optional<EntryPoint> entryPoint() {
     return starts.stream().findFirst().map(LaunchSpec::entry);
+  }
+
+  /**
+   * The same application with another main way to start it.
+   *
+   * @param label what the starter is called; empty for the one that is the main one already
+   * @return with that first; this if it has none of that name
+   */
+  public Application startedBy(String label) {
+    List<LaunchSpec> sorted = new ArrayList<>(starts);
+    sorted.sort(Comparator.comparing(s -> !s.label().equals(label)));
+    return new Application(
+        source,
+        identity,
+        components,
+        sorted,
+        candidates,
+        setAside,
+        absent,
+        declares,
+        notices,
+        archives,
+        links,
+        seen);
   }
 
   /**

@@ -180,7 +180,7 @@ public record Demand(Wanted wanted, Site site, Need need) {
     if (how() == How.DECLARED) {
       return from().component().origin();
     }
-    if (from() == null && how() == How.EVIDENCE) {
+    if (site.equals(Site.PLAN) && how() == How.EVIDENCE) {
       return "a rehearsal";
     }
     if (from() == null && (how() == How.OWN || how() == How.BROUGHT)) {

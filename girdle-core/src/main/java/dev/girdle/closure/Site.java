@@ -5,8 +5,9 @@ import dev.girdle.app.Item;
 /**
  * Where something is asked for.
  *
- * @param item who asks; null if the plan does
- * @param member the method or field it stands in; empty if it belongs to the whole item
+ * @param item who asks; null if the plan does, or a run
+ * @param member the method or field it stands in; empty if it belongs to the whole item. If no item
+ *     asks, the run that did; empty if the plan does
  * @param line the line it stands in, from 1; 0 if not known
  * @param within the part of the asking item that it stands in, which is asked for by itself; empty
  *     if it belongs to the whole item
@@ -14,6 +15,16 @@ import dev.girdle.app.Item;
 public record Site(Item item, String member, int line, String within) {
   /** The plan asks, and no item. */
   public static final Site PLAN = new Site(null, "", 0, "");
+
+  /**
+   * A run was seen to use something, and nobody knows which item asked.
+   *
+   * @param name what people call the run
+   * @return the run
+   */
+  public static Site ofRun(String name) {
+    return new Site(null, "the run " + name, 0, "");
+  }
 
   /**
    * An item asks, wherever in it.
@@ -44,7 +55,7 @@ public record Site(Item item, String member, int line, String within) {
    */
   public String text() {
     if (item == null) {
-      return "the plan";
+      return member.isEmpty() ? "the plan" : member;
     }
     String where = member.isEmpty() ? item.name() : item.name() + "." + member;
     return line > 0 ? where + ", line " + line : where;

@@ -14,6 +14,7 @@ import dev.girdle.plan.FormKind;
 import dev.girdle.plan.NamePattern;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
+import dev.girdle.plan.Rehearsal;
 import dev.girdle.seal.Analysis;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -76,6 +77,9 @@ public final class Draft {
     application();
     identity();
     entries();
+    if (language.isKnownByRuns()) {
+      runs();
+    }
     contents();
     targets();
     forms();
@@ -207,6 +211,24 @@ public final class Draft {
     }
   }
 
+  /** What a program has to do that is known by its runs alone. */
+  private void runs() {
+    section(
+        "What it has to do: what these runs open goes along, and nothing else is known.",
+        "rehearsals");
+    List<Rehearsal> all =
+        plan.rehearsals().isEmpty() ? List.of(Rehearsal.plain("start")) : plan.rehearsals();
+    for (Rehearsal one : all) {
+      line("  " + Scalar.of(one.name()) + ":");
+      line(
+          one.arguments().isEmpty()
+              ? "    arguments: []"
+              : "    arguments: " + Scalar.list(one.arguments()));
+    }
+    line("    # folder: tests/harbour    # it is started in a copy of this folder");
+    line("    # prints: [what its output has to hold]");
+  }
+
   private void contents() {
     section("What goes in and what stays behind.", "contents");
     line(
@@ -214,7 +236,10 @@ public final class Draft {
             + (language.support().levels().contains(Prune.CLASSES)
                 ? ", also " + language.words().units()
                 : ""));
-    line("  prune: " + plan.choice().prune().text());
+    line("  prune: " + plan.choice().usually(language.support().usualLevel()).prune().text());
+    if (language.isKnownByRuns()) {
+      line("  # evidence: [runs.jsonl]     # girdle watch writes it, so that nobody runs it again");
+    }
     analysis.ifPresent(this::ballast);
     patterns("always", plan.choice().always(), language.words().examplePattern(), "loaded by name");
     patterns("never", plan.choice().never(), "some-library", "only tests use it");

@@ -66,6 +66,16 @@ public interface Ecosystem {
   Application survey(Source source, Progress progress);
 
   /**
+   * Whether nothing but runs tells what applications of this language need. Such a one is surveyed
+   * first as it lies there, then run, and surveyed again with what was seen ({@link Source#seen}).
+   *
+   * @return true if so
+   */
+  default boolean isKnownByRuns() {
+    return false;
+  }
+
+  /**
    * Where an application runs, if it is made for one system alone.
    *
    * @param application surveyed by this ecosystem
@@ -126,6 +136,16 @@ public interface Ecosystem {
    * @throws IOException if something cannot be read or written
    */
   List<String> startUnsealed(Application application, Path folder) throws IOException;
+
+  /**
+   * Where a program that is not sealed is started if nobody says where.
+   *
+   * @return a folder below the one that {@link #startUnsealed} was given, of which each run gets a
+   *     copy; empty if it may as well be an empty one
+   */
+  default Optional<String> startedIn() {
+    return Optional.empty();
+  }
 
   /**
    * What a look at all of an application shows of what could be left out or is there twice. Takes

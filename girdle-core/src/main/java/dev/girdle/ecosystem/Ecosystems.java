@@ -90,6 +90,9 @@ public final class Ecosystems {
       language.recognise(source).ifPresent(r -> found.add(new Recognised(language, r)));
     }
     found.sort(Comparator.comparing(r -> r.recognition.certainty()));
+    boolean hasBetter =
+        !found.isEmpty() && found.get(0).recognition.certainty() != Recognition.Certainty.HARDLY;
+    found.removeIf(r -> hasBetter && r.recognition.certainty() == Recognition.Certainty.HARDLY);
     return found;
   }
 

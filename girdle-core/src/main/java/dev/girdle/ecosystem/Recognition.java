@@ -14,6 +14,10 @@ public record Recognition(Certainty certainty, String because) {
     /** It holds code of the language, which others may hold as well. */
     LIKELY,
     /** It could be; nothing speaks for another language either. */
-    POSSIBLE
+    POSSIBLE,
+    /**
+     * Something in it can be started, as in most folders; it is taken for one if nothing else is.
+     */
+    HARDLY
   }
 }

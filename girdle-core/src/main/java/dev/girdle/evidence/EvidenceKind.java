@@ -18,6 +18,10 @@ public record EvidenceKind(String id, String one, String many, boolean isCode)
   /** A file was opened, by its path. */
   public static final EvidenceKind FILE = new EvidenceKind("file", "file", "files", false);
 
+  /** A file was looked at, and not opened, by its path. */
+  public static final EvidenceKind LOOKED =
+      new EvidenceKind("looked", "file looked at", "files looked at", false);
+
   /** A native library was loaded, by its path. */
   public static final EvidenceKind LIBRARY =
       new EvidenceKind("library", "library", "libraries", false);
@@ -36,7 +40,7 @@ public record EvidenceKind(String id, String one, String many, boolean isCode)
 
   /** What any program can be seen to use, in the order in which it is told. */
   public static final List<EvidenceKind> OF_ANY_PROGRAM =
-      List.of(FILE, LIBRARY, PROCESS, ADDRESS, REHEARSAL);
+      List.of(FILE, LIBRARY, PROCESS, ADDRESS, LOOKED, REHEARSAL);
 
   private static final Comparator<EvidenceKind> ORDER =
       Comparator.comparing((EvidenceKind k) -> OF_ANY_PROGRAM.indexOf(k))

@@ -2,6 +2,7 @@ package dev.girdle.layout;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
@@ -12,9 +13,15 @@ import java.util.TreeMap;
  *     the layout lies in
  * @param folder where programs of its language expect to be started, written in the same way
  * @param environment variables that are set for it, with values written in the same way
+ * @param shell the program in the layout that is to be the system's shell, by its path; the C
+ *     library starts commands by that. Empty if nothing is known to start any
  */
 public record LayoutCommand(
-    String name, List<String> words, String folder, Map<String, String> environment) {
+    String name,
+    List<String> words,
+    String folder,
+    Map<String, String> environment,
+    Optional<String> shell) {
   /** Stands for the folder of the layout, without a slash at its end; nothing else can be it. */
   public static final String PLACE = "\0";
 
@@ -22,6 +29,12 @@ public record LayoutCommand(
   public LayoutCommand {
     words = List.copyOf(words);
     environment = Map.copyOf(environment);
+  }
+
+  /** A command of a program that is not known to start commands. */
+  public LayoutCommand(
+      String name, List<String> words, String folder, Map<String, String> environment) {
+    this(name, words, folder, environment, Optional.empty());
   }
 
   /** A command for which no variables are set. */

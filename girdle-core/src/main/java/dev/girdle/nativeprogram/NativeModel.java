@@ -42,6 +42,7 @@ import dev.girdle.nativeprogram.linkage.Runner;
 import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Searches;
 import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.nativeprogram.linkage.Started;
 import dev.girdle.nativeprogram.linkage.SystemNames;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.plan.Choice;
@@ -73,6 +74,7 @@ final class NativeModel implements LanguageModel {
   private final ReceiversSystem receivers;
   private final NativeRuntime runtime;
   private final SystemRules rules;
+  private final SeenInRuns seenInRuns;
   private final boolean isForLinux;
   private Set<Item> direct;
   private final Map<Component, Provenance> provenances = new HashMap<>();
@@ -92,6 +94,7 @@ final class NativeModel implements LanguageModel {
             (name, code) -> new Namesakes(all).told(name).or(() -> rules.whereabouts(name, code)),
             namedBy(files, rules, this::direct, choice.prune() == Prune.FILES));
     this.runtime = new NativeRuntime(files);
+    this.seenInRuns = new SeenInRuns(files, rules);
     this.isForLinux = system.equals("linux");
   }
 
@@ -117,7 +120,7 @@ final class NativeModel implements LanguageModel {
 
   private static List<Item> programs(Application application, NativeFiles files) {
     return application.starts().stream()
-        .flatMap(s -> files.file(s.entry().name()).stream())
+        .flatMap(s -> files.startedItem(s.entry().name()).stream())
         .toList();
   }
 
@@ -130,6 +133,7 @@ final class NativeModel implements LanguageModel {
             .flatMap(h -> ProgramLinkage.targetOf(h.code()).stream())
             .filter(t -> t.system().equals("linux"))
             .findFirst()
+            .or(() -> Target.ofThisMachine().filter(t -> t.system().equals("linux")))
             .orElse(new Target("linux", "x64"));
     return new SystemRules(files.root(), target, folder);
   }
@@ -149,7 +153,11 @@ final class NativeModel implements LanguageModel {
         return named;
       }
       List<Demand> demands = new ArrayList<>(named.named());
-      demands.addAll(ofSystem.namedBy(item));
+      for (Demand demand : ofSystem.namedBy(item)) {
+        if (!files.isKnownByRuns() || demand.thing().equals(NativeThing.LOADED)) {
+          demands.add(demand);
+        }
+      }
       return new ItemDemands(demands, named.open());
     };
   }
@@ -174,12 +182,21 @@ final class NativeModel implements LanguageModel {
   public List<Demand> seeds(List<LaunchSpec> starts) {
     List<Demand> seeds = new ArrayList<>();
     for (LaunchSpec start : starts) {
-      seeds.add(Demand.ofPlan(Thing.FILE, start.entry().name()));
-      files.file(start.entry().name()).ifPresent(i -> seeds.addAll(runBy(i)));
-      files.file(start.entry().name()).ifPresent(i -> seeds.addAll(packagesOf(i)));
+      String entry = start.entry().name();
+      Optional<Item> item = files.startedItem(entry);
+      seeds.add(Demand.ofPlan(Thing.FILE, item.map(Item::name).orElse(entry)));
+      item.ifPresent(i -> seeds.addAll(runBy(entry, i)));
+      if (!files.isKnownByRuns()) {
+        item.ifPresent(i -> seeds.addAll(packagesOf(i)));
+      }
       for (String argument : start.arguments()) {
         files.file(argument).ifPresent(i -> seeds.add(demandFor(i, How.PLAN, Strength.SOFT)));
       }
+    }
+    try {
+      seeds.addAll(seenInRuns.seeds());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
     return seeds;
   }
@@ -196,9 +213,10 @@ final class NativeModel implements LanguageModel {
   }
 
   /** What runs it, if it is no native program, and what that does not start without. */
-  private List<Demand> runBy(Item item) {
+  private List<Demand> runBy(String entry, Item item) {
     try {
-      Optional<Runner> runner = isForLinux ? files.runner(item) : Optional.empty();
+      Optional<Runner> runner =
+          isForLinux ? files.started(entry).flatMap(Started::runner) : Optional.empty();
       if (runner.isEmpty() || runner.get().isReceivers()) {
         return List.of();
       }
@@ -224,7 +242,9 @@ final class NativeModel implements LanguageModel {
   public Along along(Prune prune) {
     return component -> {
       List<Demand> demands = new ArrayList<>(own(component, prune));
-      if (ProgramLinkage.isTaken(component) || isData(component)) {
+      demands.addAll(seenInRuns.along(component, prune));
+      boolean isTaken = ProgramLinkage.isTaken(component) && !files.isKnownByRuns();
+      if (isTaken || isData(component)) {
         rules.data().neededBy(component.name().replaceFirst("@.*$", "")).stream()
             .flatMap(p -> rules.canonical(p).stream())
             .flatMap(p -> files.at(p).stream())
@@ -329,7 +349,9 @@ final class NativeModel implements LanguageModel {
 
   @Override
   public List<String> warnings(Closure closure) {
-    return runtime.warnings(closure, receivers);
+    List<String> warnings = new ArrayList<>(seenInRuns.warnings());
+    warnings.addAll(runtime.warnings(closure, receivers));
+    return warnings;
   }
 
   @Override

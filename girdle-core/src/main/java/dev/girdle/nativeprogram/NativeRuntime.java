@@ -34,7 +34,8 @@ final class NativeRuntime implements RuntimeModel {
 
   @Override
   public Optional<RuntimeNeed> needOf(List<LaunchSpec> starts) {
-    return newest(starts.stream().flatMap(s -> files.file(s.entry().name()).stream()).toList());
+    return newest(
+        starts.stream().flatMap(s -> files.startedItem(s.entry().name()).stream()).toList());
   }
 
   @Override

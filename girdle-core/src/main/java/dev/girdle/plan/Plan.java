@@ -104,6 +104,16 @@ public record Plan(
   }
 
   /**
+   * The same plan with other rehearsals.
+   *
+   * @param newRehearsals the trial runs
+   * @return a new plan
+   */
+  public Plan rehearsing(List<Rehearsal> newRehearsals) {
+    return new Plan(source, choice, output, metadata, files, runtime, newRehearsals, image, file);
+  }
+
+  /**
    * The same plan with other entry points.
    *
    * @param entries the entry points

@@ -62,4 +62,26 @@ public record Rehearsal(
   public Rehearsal {
     arguments = List.copyOf(arguments);
   }
+
+  /**
+   * The same rehearsal with other arguments.
+   *
+   * @param words the program's arguments
+   * @return a new rehearsal
+   */
+  public Rehearsal with(List<String> words) {
+    return new Rehearsal(name, entry, words, folder, input, expected, seconds);
+  }
+
+  /**
+   * A run of the main starter, without arguments and input, that has to end well.
+   *
+   * @param name how people call it
+   * @return the run
+   */
+  public static Rehearsal plain(String name) {
+    Expected expected = new Expected(0, Optional.empty(), List.of(), Optional.empty(), 0, "");
+    return new Rehearsal(
+        name, "", List.of(), Optional.empty(), Optional.empty(), expected, USUAL_SECONDS);
+  }
 }

@@ -1,5 +1,6 @@
 package dev.girdle.plan;
 
+import dev.girdle.evidence.Evidence;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param links what symbolic links in its folders are taken for. By {@link LinkHandling#KEEP} they
  *     stay links where programs of the language can have some, and what others lead to counts in
  *     their place
+ * @param seen what runs of it were seen to use, if only runs tell what it needs
  */
 public record Source(
     Path app,
@@ -26,7 +28,21 @@ public record Source(
     Optional<String> release,
     Declared declared,
     Optional<String> language,
-    LinkHandling links) {
+    LinkHandling links,
+    Evidence seen) {
+  /** A source of which no runs are known. */
+  public Source(
+      Path app,
+      List<Path> with,
+      List<Entry> entries,
+      Optional<String> name,
+      Optional<String> release,
+      Declared declared,
+      Optional<String> language,
+      LinkHandling links) {
+    this(app, with, entries, name, release, declared, language, links, Evidence.NONE);
+  }
+
   /** Copies the lists. */
   public Source {
     with = List.copyOf(with);
@@ -40,7 +56,7 @@ public record Source(
    * @return a new source
    */
   public Source with(List<Entry> newEntries) {
-    return new Source(app, with, newEntries, name, release, declared, language, links);
+    return new Source(app, with, newEntries, name, release, declared, language, links, seen);
   }
 
   /**
@@ -50,7 +66,17 @@ public record Source(
    * @return a new source
    */
   public Source with(Declared newDeclared) {
-    return new Source(app, with, entries, name, release, newDeclared, language, links);
+    return new Source(app, with, entries, name, release, newDeclared, language, links, seen);
+  }
+
+  /**
+   * The same source after it was run.
+   *
+   * @param newSeen what its runs were seen to use
+   * @return a new source
+   */
+  public Source with(Evidence newSeen) {
+    return new Source(app, with, entries, name, release, declared, language, links, newSeen);
   }
 
   /**

@@ -42,7 +42,10 @@ final class BareSystem {
           "libdl.so.2",
           "libpthread.so.0",
           "librt.so.1",
-          "libresolv.so.2");
+          "libresolv.so.2",
+          "libutil.so.1",
+          "libanl.so.1",
+          "libmvec.so.1");
   private static final List<Path> FOLDERS =
       List.of(
           Path.of("/lib/x86_64-linux-gnu"),
@@ -92,7 +95,7 @@ final class BareSystem {
     for (Path program : programs) {
       copyWhatLinksLeadTo(program, folder);
     }
-    Path tracer = Path.of(Trace.PROGRAM);
+    Path tracer = Path.of(TraceLog.PROGRAM);
     if (tracer().isPresent()) {
       Path apart = Files.createDirectories(folder.resolve(TRACER));
       copy(tracer, apart.resolve(tracer.getFileName()));
@@ -130,7 +133,7 @@ final class BareSystem {
    * the machine has no more for the program than it would have.
    */
   static Optional<List<String>> tracer() {
-    if (!Files.isExecutable(Path.of(Trace.PROGRAM)) || loader().isEmpty()) {
+    if (!Files.isExecutable(Path.of(TraceLog.PROGRAM)) || loader().isEmpty()) {
       return Optional.empty();
     }
     String folder = "/" + TRACER + "/";
@@ -139,7 +142,7 @@ final class BareSystem {
             folder + loader().get().getFileName(),
             "--library-path",
             folder,
-            folder + Path.of(Trace.PROGRAM).getFileName()));
+            folder + Path.of(TraceLog.PROGRAM).getFileName()));
   }
 
   /** What is done with a library. */

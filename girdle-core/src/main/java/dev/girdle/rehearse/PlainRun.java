@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * What came of a run that nothing is hidden from.
@@ -44,9 +45,13 @@ public record PlainRun(
    */
   public static PlainRun of(ProcessBuilder builder, Rehearsal rehearsal, Path folder)
       throws IOException {
+    Path work = builder.directory().toPath();
+    // what it was given to work on counts: it may have changed that
+    Set<String> before = rehearsal.folder().isPresent() ? Set.of() : Traces.made(work);
     ProcessRun run = ProcessRun.of(builder, rehearsal, folder);
-    return new PlainRun(
-        run.status(), run.output(), run.errors(), Traces.made(builder.directory().toPath()), true);
+    Set<String> made = new TreeSet<>(Traces.made(work));
+    made.removeAll(before);
+    return new PlainRun(run.status(), run.output(), run.errors(), made, true);
   }
 
   /**

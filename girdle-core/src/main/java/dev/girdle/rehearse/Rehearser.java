@@ -145,12 +145,16 @@ public final class Rehearser {
 
   private RunResult unwatched(Rehearsal rehearsal, Making making) {
     try (UnwatchedMachine sandbox = making.machine()) {
+      Set<String> before =
+          rehearsal.folder().isPresent() ? Set.of() : made(sandbox.work(rehearsal));
       ProcessRun told = ProcessRun.of(sandbox.process(rehearsal), rehearsal, sandbox.seen());
       ProcessRun run = sandbox.hiding() == Hiding.WINE ? told.withPlainLineEnds() : told;
       List<String> lines = new ArrayList<>(run.errors().lines().toList());
       lines.addAll(run.output().lines().toList());
       Verdict verdict = new Verdict(rehearsal, run);
       List<Diagnosis> diagnoses = Causes.of(lines, subject, Set.of(), Set.of(), observation);
+      Set<String> made = new TreeSet<>(made(sandbox.work(rehearsal)));
+      made.removeAll(before);
       Set<Seen> seen = new TreeSet<>();
       if (verdict.failures().isEmpty() && diagnoses.isEmpty()) {
         seen.add(new Seen(EvidenceKind.REHEARSAL, rehearsal.name(), given(rehearsal)));
@@ -166,13 +170,17 @@ public final class Rehearser {
           diagnoses,
           List.of(),
           new Evidence(seen),
-          rehearsal.folder().isPresent() ? Traces.made(sandbox.work(rehearsal)) : Set.of(),
+          made,
           run.output(),
           run.errors());
     } catch (IOException e) {
       throw new GirdleException(
           Fault.MACHINE, e, "the rehearsal " + rehearsal.name() + " failed: " + e.getMessage());
     }
+  }
+
+  private static Set<String> made(Path work) throws IOException {
+    return Files.isDirectory(work) ? Traces.made(work) : Set.of();
   }
 
   private RunResult perform(Rehearsal rehearsal, Sandbox sandbox) throws IOException {
@@ -195,7 +203,7 @@ public final class Rehearser {
       Folders.copy(rehearsal.folder().get(), sandbox.work());
     }
     List<String> words = new ArrayList<>();
-    sandbox.tracer().ifPresent(t -> words.addAll(Trace.words(t, sandbox.seenThere())));
+    sandbox.tracer().ifPresent(t -> words.addAll(TraceLog.words(t, sandbox.seenThere(), false)));
     words.addAll(start(rehearsal, sandbox));
     words.addAll(rehearsal.arguments());
     ProcessRun run = ProcessRun.of(sandbox.process(words, environment), rehearsal, sandbox.seen());
@@ -276,7 +284,11 @@ public final class Rehearser {
     }
     for (String path : absent) {
       boolean isPlace = paths.isOfTheSystem(path) || paths.isInArtifact(path);
-      if (!isPlace && !path.startsWith(paths.home()) && Files.isRegularFile(Path.of(path))) {
+      boolean isCache = path.startsWith("/var/cache/"); // who misses one makes it again
+      if (!isPlace
+          && !isCache
+          && !path.startsWith(paths.home())
+          && Files.isRegularFile(Path.of(path))) {
         outside.add(new RunResult.Outside(path, false));
       }
     }

@@ -157,10 +157,10 @@ final class Sandbox implements AutoCloseable {
 
   /** The words that start what traces programs; empty if this machine has none. */
   Optional<List<String>> tracer() {
-    if (Windows.isHere() || !Files.isExecutable(Path.of(Trace.PROGRAM))) {
+    if (Windows.isHere() || !Files.isExecutable(Path.of(TraceLog.PROGRAM))) {
       return Optional.empty();
     }
-    return isBare ? BareSystem.tracer() : Optional.of(List.of(Trace.PROGRAM));
+    return isBare ? BareSystem.tracer() : Optional.of(List.of(TraceLog.PROGRAM));
   }
 
   /** A process that runs some words there; nothing is started yet. */

@@ -23,6 +23,7 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Recognition;
 import dev.girdle.ecosystem.Recognition.Certainty;
 import dev.girdle.ecosystem.RuntimeProvider;
+import dev.girdle.evidence.Evidence;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
@@ -43,6 +44,7 @@ public final class Analyzer {
 
   private final Ecosystems languages;
   private final Map<Source, Ecosystem> leading = new HashMap<>();
+  private final Map<Source, Evidence> seen = new HashMap<>();
   private final Progress progress;
   private final WalkListener listener;
 
@@ -128,12 +130,38 @@ public final class Analyzer {
    * @throws GirdleException if there is no application, or the user has to choose an entry point
    */
   public Analysis analyze(Plan plan) {
-    Application application = survey(plan);
+    Application application = watched(plan, survey(plan));
     try {
       return analyze(plan, application);
     } catch (RuntimeException e) {
       application.close();
       throw e;
+    }
+  }
+
+  /** An application of which only runs tell what it needs, with what they do tell. */
+  private Application watched(Plan plan, Application application) {
+    Ecosystem language = language(plan);
+    if (!language.isKnownByRuns()) {
+      return application;
+    }
+    try (application) {
+      requireStart(application, language);
+      Evidence known =
+          seen.computeIfAbsent(
+              plan.source(), s -> Runs.known(plan, language, application, progress));
+      return language.survey(plan.source().with(known), progress);
+    }
+  }
+
+  /**
+   * Looks whether an application can be started.
+   *
+   * @throws GirdleException if the user has to choose an entry point, or there is none
+   */
+  void requireStart(Application application, Ecosystem language) {
+    if (application.starts().isEmpty()) {
+      throw noEntryPoint(application, language.words());
     }
   }
 
@@ -232,9 +260,7 @@ public final class Analyzer {
   }
 
   private Excluded exclude(Plan plan, Application application) {
-    if (application.starts().isEmpty()) {
-      throw noEntryPoint(application, language(plan).words());
-    }
+    requireStart(application, language(plan));
     Exclusions exclusions = new Exclusions(application);
     Optional<RuntimeProvider> runtimes = language(plan).runtimes();
     exclusions.requireEffect(

@@ -37,6 +37,7 @@ import java.util.stream.Stream;
 /** Puts together an image for one target: the application, what it runs on, and how it is run. */
 final class ImageComposition implements AutoCloseable {
   private static final String FOLDER = "opt/";
+  private static final String SHELL = "bin/sh";
   private static final String PATH = "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
 
   private static final int OPEN_TO_ALL = 01777;
@@ -215,7 +216,7 @@ final class ImageComposition implements AutoCloseable {
     for (String volume : wishes.volumes()) {
       folders.add(new ImageLayer.OwnFolder(volume.replaceAll("^/+|/+$", ""), OWNERS, owner()));
     }
-    List<LayoutLink> links = new ArrayList<>();
+    List<LayoutLink> links = new ArrayList<>(shell());
     List<ImageLayer> above = new ArrayList<>();
     for (ImageLayer layer : new Layering(analysis).layers(layout, place)) {
       if (layer.name().equals(Layering.SYSTEM)) { // what the plan puts there
@@ -227,6 +228,18 @@ final class ImageComposition implements AutoCloseable {
     }
     ImageLayer system = new ImageLayer(Layering.SYSTEM, below, links, folders);
     return Stream.concat(Stream.of(system), above.stream()).filter(l -> !l.isEmpty()).toList();
+  }
+
+  /** Where commands look for the system's shell. */
+  private List<LayoutLink> shell() {
+    Optional<String> shell = layout.starting().commands().get(0).shell();
+    boolean isThere =
+        ground.filter(g -> g.has(SHELL)).isPresent()
+            || system.files().stream().anyMatch(f -> f.path().equals(SHELL));
+    return shell.isEmpty() || isThere
+        ? List.of()
+        : List.of(
+            new LayoutLink(SHELL, "../" + place + shell.get(), "", "starts commands of programs"));
   }
 
   /** All files of its own. */

@@ -6,16 +6,12 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.RunObservation;
 import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
-import dev.girdle.place.Folders;
-import dev.girdle.place.TemporaryFolder;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.rehearse.PlainRun;
 import dev.girdle.rehearse.RunResult;
 import dev.girdle.rehearse.Traces;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,20 +19,14 @@ import java.util.Set;
 
 /** The application as it was handed over, run beside what was made of it. */
 public final class Original implements AutoCloseable {
-  private final TemporaryFolder folder;
-  private final List<String> start;
+  private final UnsealedProgram program;
   private final Optional<RunObservation> observation;
   private final String source;
 
-  private Original(
-      TemporaryFolder folder,
-      List<String> start,
-      Optional<RunObservation> observation,
-      String source) {
-    this.source = source;
+  private Original(UnsealedProgram program, Optional<RunObservation> observation, String source) {
+    this.program = program;
     this.observation = observation;
-    this.folder = folder;
-    this.start = start;
+    this.source = source;
   }
 
   /**
@@ -55,19 +45,9 @@ public final class Original implements AutoCloseable {
             application.source() + " has several entry points, or none",
             "  Name a plan that says which, in place of the application.");
       }
-      TemporaryFolder folder = TemporaryFolder.called("girdle-original");
-      try {
-        Path place = Files.createDirectories(folder.path().resolve("application"));
-        Ecosystem language = analyzer.language(plan);
-        return new Original(
-            folder,
-            language.startUnsealed(application, place),
-            language.observation(),
-            application.source());
-      } catch (IOException | RuntimeException e) {
-        folder.close();
-        throw e;
-      }
+      Ecosystem language = analyzer.language(plan);
+      return new Original(
+          UnsealedProgram.of(language, application), language.observation(), application.source());
     } catch (IOException e) {
       throw cannotRun(e);
     }
@@ -105,18 +85,7 @@ public final class Original implements AutoCloseable {
   }
 
   private PlainRun run(Rehearsal rehearsal) throws IOException {
-    return PlainRun.of(process(rehearsal), rehearsal, folder.path());
-  }
-
-  /** Started in a folder of its own; nothing is started yet. */
-  private ProcessBuilder process(Rehearsal rehearsal) throws IOException {
-    List<String> words = new ArrayList<>(start);
-    words.addAll(rehearsal.arguments());
-    Path work = Files.createTempDirectory(folder.path(), "work");
-    if (rehearsal.folder().isPresent()) {
-      Folders.copy(rehearsal.folder().get(), work);
-    }
-    return new ProcessBuilder(words).directory(work.toFile());
+    return PlainRun.of(program.process(rehearsal), rehearsal, program.folder());
   }
 
   /**
@@ -130,7 +99,8 @@ public final class Original implements AutoCloseable {
       return Set.of();
     }
     try {
-      return PlainRun.code(process(rehearsal), rehearsal, folder.path(), observation.get(), source);
+      return PlainRun.code(
+          program.process(rehearsal), rehearsal, program.folder(), observation.get(), source);
     } catch (IOException e) {
       throw cannotRun(e);
     }
@@ -185,7 +155,7 @@ public final class Original implements AutoCloseable {
   @Override
   public void close() {
     try {
-      folder.close();
+      program.close();
     } catch (IOException e) {
       throw cannotRun(e);
     }

@@ -29,6 +29,7 @@ import dev.girdle.plan.FormRequest;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -347,7 +348,9 @@ public final class Sealer {
    */
   public static long sizeOf(Path place) {
     try (Stream<Path> walk = Files.walk(place)) {
-      return walk.filter(Files::isRegularFile).mapToLong(p -> p.toFile().length()).sum();
+      return walk.filter(f -> Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS))
+          .mapToLong(f -> f.toFile().length())
+          .sum();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -21,6 +21,10 @@ for device in null zero full random urandom tty; do
   mount --bind "/dev/$device" "$root/dev/$device" 2>/dev/null || :
 done
 ln -s /proc/self/fd "$root/dev/fd"
+mkdir "$root/dev/pts"
+if mount -t devpts -o newinstance,ptmxmode=0666,mode=620 girdle "$root/dev/pts" 2>/dev/null; then
+  ln -s pts/ptmx "$root/dev/ptmx"
+fi
 mkdir -m 1777 "$root/dev/shm"
 for file in resolv.conf hosts hostname; do
   if [ -f "/etc/$file" ] && [ ! -e "$root/etc/$file" ]; then

@@ -64,6 +64,11 @@ for device in null zero full random urandom tty; do
   mount --bind "/dev/$device" "$root/dev/$device" 2>/dev/null || :
 done
 ln -s /proc/self/fd "$root/dev/fd"
+mkdir -m 1777 "$root/dev/shm"
+mkdir "$root/dev/pts"
+if mount -t devpts -o newinstance,ptmxmode=0666,mode=620 girdle "$root/dev/pts" 2>/dev/null; then
+  ln -s pts/ptmx "$root/dev/ptmx"
+fi
 mount --bind "$home" "$root/home/stranger"
 mount --bind "$seen" "$root/seen"
 ip link set lo up 2>/dev/null || :

@@ -8,6 +8,8 @@ import dev.girdle.java.observe.ClassLog;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -81,5 +83,49 @@ class TraceTest {
             new Seen(EvidenceKind.code("class", "classes"), "org.ternhaven.Tide", "lib/tide.jar"));
     Trace.read(dir, PATHS, seen, absent); // without a trace there is nothing more
     assertThat(seen).hasSize(4);
+  }
+
+  @Test
+  void eachProcessHasAFileAndPathsCountFromWhereItIs() throws IOException {
+    Files.writeString(
+        dir.resolve("trace.log.11"),
+        """
+        openat(AT_FDCWD</srv/harbour>, "berths.txt", O_RDONLY) = 3</srv/harbour/berths.txt>
+        openat(4</srv>, "quays/north \\"one\\".txt", O_RDONLY|O_CLOEXEC) = 5
+        newfstatat(AT_FDCWD</srv>, "looked", {st_mode=S_IFREG|0644, st_size=3, ...}, 0) = 0
+        access("/etc/gone", R_OK) = -1 ENOENT (No such file or directory)
+        readlink("/srv/link", "berths.txt", 4096) = 10
+        """);
+    Files.writeString(dir.resolve("trace.log.12"), "execve(\"/usr/bin/perl\", [], 0x7f) = 0\n");
+    List<String> told = new ArrayList<>();
+    TraceLog.read(
+        dir,
+        new TraceLog.Listener() {
+          @Override
+          public void opened(String path, String flags, boolean failed) {
+            told.add("opened " + path + " " + flags);
+          }
+
+          @Override
+          public void looked(String path) {
+            told.add("looked " + path);
+          }
+
+          @Override
+          public void started(String path) {
+            told.add("started " + path);
+          }
+
+          @Override
+          public void connected(String address) {
+            told.add("connected " + address);
+          }
+        });
+    assertThat(told)
+        .containsExactly(
+            "opened /srv/harbour/berths.txt O_RDONLY",
+            "looked /srv/looked",
+            "looked /srv/link",
+            "started /usr/bin/perl");
   }
 }

@@ -32,7 +32,7 @@ public record SurveyView(
   public void print(Console console) {
     console.line(
         console.paint(Paint.STRONG, application.identity().title())
-            + ", a "
+            + (isVowel(languages.get(0).language().name()) ? ", an " : ", a ")
             + languages.get(0).language().name()
             + " application");
     console.gap();
@@ -46,7 +46,10 @@ public record SurveyView(
         .skip(1)
         .forEach(s -> facts.row("", s.label() + " starts " + s.entry().name()));
     facts.row(
-        "needs", overview.map(SurveyView::need).orElse("known once the entry point is chosen"));
+        "needs",
+        isKnownByRuns()
+            ? "what its runs are seen to use; girdle closure performs them"
+            : overview.map(SurveyView::need).orElse("known once the entry point is chosen"));
     facts.row(
         "size",
         Sizes.of(application.size())
@@ -60,6 +63,14 @@ public record SurveyView(
     console.notices(notices());
     console.gap();
     console.line(("Next: girdle " + next()).strip());
+  }
+
+  private static boolean isVowel(String name) {
+    return "aeiou".indexOf(Character.toLowerCase(name.charAt(0))) >= 0;
+  }
+
+  private boolean isKnownByRuns() {
+    return languages.get(0).language().isKnownByRuns();
   }
 
   private static String other(Recognised other) {

@@ -17,7 +17,10 @@ import dev.girdle.nativeprogram.linkage.ElfSearch;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.ProgramLinkage;
 import dev.girdle.nativeprogram.linkage.Spot;
+import dev.girdle.system.LibraryFolders;
+import dev.girdle.system.RootFolder;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -38,6 +41,7 @@ final class CodeEdits {
   private final Optional<CLibrary> runtime;
   private final boolean hasPlaces;
   private final Predicate<Item> isUntouched;
+  private final List<String> loaderFolders;
   private final Map<String, String> leftAlone = new TreeMap<>();
   private long stripped;
 
@@ -56,6 +60,15 @@ final class CodeEdits {
     this.runtime = runtime;
     this.hasPlaces = hasPlaces;
     this.isUntouched = isUntouched;
+    this.loaderFolders = files.isKnownByRuns() ? loaderFolders(files.root(), target) : List.of();
+  }
+
+  private static List<String> loaderFolders(Path system, Target target) {
+    RootFolder root = new RootFolder(system);
+    return LibraryFolders.all(root, target).stream()
+        .flatMap(f -> root.find(f).map(root::pathOf).stream())
+        .distinct()
+        .toList();
   }
 
   /** By path, why code is as it was and looks for libraries where it did. */
@@ -147,6 +160,8 @@ final class CodeEdits {
       }
     }
     ways.add(Placement.way(place, "lib"));
+    // what it loads by a name lies where its loader looked
+    placement.holding(loaderFolders).forEach(f -> ways.add(Placement.way(place, f)));
     if (placement.isCalled(item)) { // loaders count from a link to it, if it is loaded by that
       ways.add(Placement.way(item.path(), "lib"));
     }

@@ -65,7 +65,8 @@ public final class NativeLayout {
     for (Component component : request.selection().components()) {
       request.selection().items(component).keySet().forEach(i -> kept.put(i, component));
     }
-    this.placement = new Placement(kept.keySet(), request.closure(), this::isSpare);
+    this.placement =
+        new Placement(kept.keySet(), request.closure(), this::isSpare, files.isKnownByRuns());
     this.runtime =
         isLinux && request.shape() == Shape.FOLDER && request.runtime().isBundled()
             ? Optional.of(library())
@@ -238,7 +239,10 @@ public final class NativeLayout {
 
   private boolean isStart(String place) {
     return request.starts().stream()
-        .anyMatch(s -> Places.inArtifact(s.entry().name()).equals(place));
+        .anyMatch(
+            s ->
+                s.entry().name().startsWith("/")
+                    && Places.inArtifact(s.entry().name()).equals(place));
   }
 
   /** Where a program may expect to be started: the top of its folder, or where it lies itself. */
@@ -291,7 +295,8 @@ public final class NativeLayout {
   }
 
   private boolean isStarted(Item item) {
-    return request.starts().stream().anyMatch(s -> s.entry().name().equals(item.name()));
+    return request.starts().stream()
+        .anyMatch(s -> files.startedItem(s.entry().name()).filter(i -> i == item).isPresent());
   }
 
   private LayoutFile code(String path, Content content, String reason) {

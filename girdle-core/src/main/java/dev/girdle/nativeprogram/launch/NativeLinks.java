@@ -30,7 +30,11 @@ record NativeLinks(
   List<LayoutLink> all() {
     String top = request.programFolder();
     TreeSet<String> there = new TreeSet<>();
-    kept.forEach(i -> there.add(i.name()));
+    for (Item item : kept) {
+      if (!Spot.of(item).isOfSystem() || placement.of(item).equals(item.path())) {
+        there.add(item.name()); // of the others, none lies where links lead
+      }
+    }
     List<LayoutLink> links = new ArrayList<>();
     request
         .application()

@@ -33,12 +33,18 @@ final class NativeStarter {
    * @param libraries the folder of libraries, if the program does not find them by itself
    * @param hasPlaces whether there is a library that leads paths
    * @param spares libraries which are only used where there are none
+   * @param folders where programs lie that it may start by their names
    */
   String unix(
-      List<String> needed, Optional<String> libraries, boolean hasPlaces, SpareLibraries spares) {
+      List<String> needed,
+      Optional<String> libraries,
+      boolean hasPlaces,
+      SpareLibraries spares,
+      List<String> folders) {
     Map<String, String> values = values();
     values.put(
         "FILES", needed.stream().map(ShellWords::quoted).collect(Collectors.joining(" \\\n  ")));
+    values.put("PATHS", paths(folders));
     values.put("LIBRARIES", spares.lookedFor() + libraries.map(l -> told(l, hasPlaces)).orElse(""));
     values.put(
         "COMMAND",
@@ -48,6 +54,15 @@ final class NativeStarter {
     values.put("ENVIRONMENT", ShellWords.environment(start));
     values.put("UNIX_HEAD", Template.unixHead());
     return Template.fill(NativeStarter.class, "starter.sh", values);
+  }
+
+  private static String paths(List<String> folders) {
+    String all = folders.stream().map(f -> "$home/" + f + ":").collect(Collectors.joining());
+    return all.isEmpty()
+        ? ""
+        : "case $home in\n  *:*) ;; # which cannot be written in a list\n  *) PATH="
+            + all
+            + "$PATH ;;\nesac\nexport PATH\n";
   }
 
   private static String told(String libraries, boolean hasPlaces) {

@@ -14,7 +14,9 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /**
  * What starts the programs of an artifact: scripts for folders, programs for Windows, commands
@@ -38,6 +40,8 @@ record NativeStarters(
     Optional<CLibrary> runtime,
     boolean hasContent,
     boolean hasPlaces) {
+  private static final String USUAL_PATH = "/usr/local/bin:/usr/bin:/bin";
+
   /** The scripts, and what tells receivers of them. */
   List<LayoutFile> scripts(List<LayoutFile> all) {
     List<LayoutFile> starters = new ArrayList<>();
@@ -57,7 +61,10 @@ record NativeStarters(
                 ? Optional.of(runtime.isPresent() ? Placement.BESIDE_OTHER_C : Placement.LIB)
                 : Optional.empty();
         starters.add(
-            made(bin, starter.unix(needed, libraries, hasPlaces, spares), "starts it on Unix")
+            made(
+                    bin,
+                    starter.unix(needed, libraries, hasPlaces, spares, placement.programFolders()),
+                    "starts it on Unix")
                 .asExecutable());
       }
     }
@@ -117,9 +124,19 @@ record NativeStarters(
       words.addAll(start.arguments());
       boolean isAlone = edits.leftAlone().containsKey(started.of(start).code());
       String folder = LayoutCommand.PLACE + (isAlone ? "/app" : ""); // nobody leads its paths
-      Map<String, String> told =
-          isAlone ? Map.of("LD_LIBRARY_PATH", LayoutCommand.PLACE + "/lib") : Map.of();
-      commands.add(new LayoutCommand(start.label(), words, folder, told));
+      Map<String, String> told = new TreeMap<>();
+      if (isAlone) {
+        told.put("LD_LIBRARY_PATH", LayoutCommand.PLACE + "/lib");
+      }
+      if (!placement.programFolders().isEmpty()) {
+        told.put(
+            "PATH",
+            placement.programFolders().stream()
+                    .map(f -> LayoutCommand.PLACE + "/" + f + ":")
+                    .collect(Collectors.joining())
+                + USUAL_PATH);
+      }
+      commands.add(new LayoutCommand(start.label(), words, folder, told, placement.shell()));
     }
     return commands;
   }

@@ -8,13 +8,17 @@ import dev.girdle.io.Paths;
 import dev.girdle.nativeprogram.linkage.NativeThing;
 import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Spot;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Where items go: the application's own to {@code app}, libraries of the system that code is linked
@@ -30,7 +34,17 @@ final class Placement {
 
   static final String SPARE = LIB + "spare/";
 
+  private static final List<String> PROGRAMS =
+      Stream.of(
+              "usr/local/bin", "usr/bin", "bin", "usr/local/sbin", "usr/sbin", "sbin", "usr/games")
+          .map(f -> Spot.SYSTEM + f)
+          .toList();
+
+  private static final List<String> SHELLS =
+      List.of(Spot.SYSTEM + "bin/sh", Spot.SYSTEM + "usr/bin/sh");
+
   private final Map<Item, String> places = new HashMap<>();
+  private final boolean keepsPaths;
   private final Set<Item> called = new HashSet<>();
 
   /**
@@ -39,11 +53,14 @@ final class Placement {
    * @param items what goes along
    * @param closure how it was reached
    * @param isSpare libraries which are only used where the receiver's system has none
+   * @param keepsPaths whether all others lie where they lay in the system, counted from {@code
+   *     system}: what computes places from its own finds all else then
    */
-  Placement(Iterable<Item> items, Closure closure, Predicate<Item> isSpare) {
+  Placement(Iterable<Item> items, Closure closure, Predicate<Item> isSpare, boolean keepsPaths) {
+    this.keepsPaths = keepsPaths;
     Set<String> names = new HashSet<>();
     for (Item item : items) {
-      String place = place(item, closure, names, isSpare);
+      String place = place(item, closure, names, isSpare, keepsPaths);
       places.put(item, place);
       boolean isCalled =
           closure
@@ -62,7 +79,7 @@ final class Placement {
   }
 
   private static String place(
-      Item item, Closure closure, Set<String> names, Predicate<Item> isSpare) {
+      Item item, Closure closure, Set<String> names, Predicate<Item> isSpare, boolean keepsPaths) {
     Spot spot = Spot.of(item);
     if (!spot.isOfSystem()) {
       return APP + item.path();
@@ -78,7 +95,10 @@ final class Placement {
     if (!isLinked || !names.add(name)) {
       return item.path();
     }
-    return isSpare.test(item) ? SPARE + name + "/" + name : LIB + name;
+    if (isSpare.test(item)) {
+      return SPARE + name + "/" + name;
+    }
+    return keepsPaths ? item.path() : LIB + name;
   }
 
   private static boolean isByName(Thing thing) {
@@ -97,6 +117,39 @@ final class Placement {
 
   boolean isSpare(Item item) {
     return has(item) && of(item).startsWith(SPARE);
+  }
+
+  /**
+   * The folders of programs that keep their places: who starts one by its name finds it there.
+   *
+   * @return in the order in which systems look through them
+   */
+  List<String> programFolders() {
+    TreeSet<String> folders = new TreeSet<>(Comparator.comparing(PROGRAMS::indexOf));
+    for (String place : keepsPaths ? places.values() : List.<String>of()) {
+      String folder = Paths.folder(place).replaceFirst("/$", "");
+      if (PROGRAMS.contains(folder)) {
+        folders.add(folder);
+      }
+    }
+    return List.copyOf(folders);
+  }
+
+  /** The shell of the system, if it keeps its place; its path in the artifact. */
+  Optional<String> shell() {
+    return SHELLS.stream().filter(s -> keepsPaths && places.containsValue(s)).findFirst();
+  }
+
+  /**
+   * The folders in which some code lies.
+   *
+   * @param ofSystem folders of the system, with a slash in front
+   * @return those of them that hold something, in the artifact
+   */
+  List<String> holding(Collection<String> ofSystem) {
+    Set<String> there = new HashSet<>();
+    places.values().forEach(p -> there.add(Paths.folder(p).replaceFirst("/$", "")));
+    return ofSystem.stream().map(Places::inArtifact).filter(there::contains).toList();
   }
 
   /** The names of libraries that are only used where the receiver's system has none. */

@@ -8,14 +8,20 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.nativeprogram.linkage.NativeFiles;
 import dev.girdle.nativeprogram.linkage.Runner;
+import dev.girdle.nativeprogram.linkage.Started;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
 /** What the ways to start an artifact start, and where that lies in it. */
 final class StartedPrograms {
+  /** How many scripts may run each other. */
+  private static final int DEEPEST = 4;
+
   private final LayoutRequest request;
   private final NativeFiles files;
   private final Placement placement;
@@ -44,7 +50,7 @@ final class StartedPrograms {
 
   private boolean isForWindow(LaunchSpec start) {
     try {
-      Optional<Item> item = files.file(start.entry().name());
+      Optional<Item> item = files.startedItem(start.entry().name());
       return item.isPresent()
           && files
               .linked(item.get())
@@ -58,26 +64,25 @@ final class StartedPrograms {
 
   StartedProgram of(LaunchSpec start) {
     String file = file(start);
-    Optional<Runner> runner = Optional.empty();
     try {
-      Item item = files.file(start.entry().name()).orElseThrow();
-      runner = target.system().equals("linux") ? files.runner(item) : runner;
+      Started started = files.started(start.entry().name()).orElseThrow();
+      Optional<Runner> runner =
+          target.system().equals("linux") ? started.runner() : Optional.empty();
+      Deque<StartedProgram.RunBy> runners = new ArrayDeque<>();
+      for (int depth = 0; runner.isPresent() && depth < DEEPEST; depth++) {
+        Optional<Item> its = files.file(runner.get().program()).filter(placement::has);
+        if (its.isEmpty() && !runner.get().isReceivers()) {
+          throw GirdleException.request(runner.get().program() + " does not go along");
+        }
+        String program = runner.get().program();
+        runners.push(
+            new StartedProgram.RunBy(runner.get(), its.map(i -> placeOf(i, program)).orElse("")));
+        runner = its.isPresent() ? files.runner(its.get()) : Optional.empty();
+      }
+      return new StartedProgram(file, List.copyOf(runners), started.after());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    String runnerFile =
-        runner
-            .filter(r -> !r.isReceivers())
-            .map(
-                r ->
-                    files
-                        .file(r.program())
-                        .filter(placement::has)
-                        .map(i -> placeOf(i, r.program()))
-                        .orElseThrow(
-                            () -> GirdleException.request(r.program() + " does not go along")))
-            .orElse("");
-    return new StartedProgram(file, runner, runnerFile);
   }
 
   /** Some programs do what they are called by, so a link to one is kept. */
@@ -89,12 +94,12 @@ final class StartedPrograms {
 
   /** Where it lies in the artifact. */
   String file(LaunchSpec start) {
+    String entry = start.entry().name();
     Item item =
         files
-            .file(start.entry().name())
+            .startedItem(entry)
             .filter(placement::has)
-            .orElseThrow(
-                () -> GirdleException.request(start.entry().name() + " does not go along"));
-    return placeOf(item, start.entry().name());
+            .orElseThrow(() -> GirdleException.request(entry + " does not go along"));
+    return placeOf(item, files.file(entry).isPresent() ? entry : item.name());
   }
 }

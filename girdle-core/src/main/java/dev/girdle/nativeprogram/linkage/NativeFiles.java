@@ -11,6 +11,7 @@ import dev.girdle.binary.LinkedCode;
 import dev.girdle.binary.NativeCode;
 import dev.girdle.binary.assembly.Assembly;
 import dev.girdle.binary.assembly.AssemblyReader;
+import dev.girdle.evidence.Evidence;
 import dev.girdle.io.Channels;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Links;
@@ -37,6 +38,7 @@ public final class NativeFiles {
   private final TreeMap<String, Item> byName = new TreeMap<>();
   private final Map<String, List<Item>> byFileName = new HashMap<>();
   private final Map<String, String> links;
+  private final Evidence seen;
   private final Map<Item, Beginning> beginnings = new ConcurrentHashMap<>();
   private final Map<Item, LinkReading> readings = new ConcurrentHashMap<>();
   private final Map<Item, Optional<Assembly>> assemblies = new ConcurrentHashMap<>();
@@ -60,6 +62,7 @@ public final class NativeFiles {
    */
   public NativeFiles(Application application, Set<Item> excluded) {
     this.links = application.links();
+    this.seen = application.seen();
     for (Component component : application.components()) {
       for (Item item : component.items()) {
         if (!excluded.contains(item)) {
@@ -227,6 +230,67 @@ public final class NativeFiles {
       assemblies.put(item, known);
     }
     return known;
+  }
+
+  /**
+   * What runs of the application were seen to use.
+   *
+   * @return nothing if it is known without being run
+   */
+  public Evidence seen() {
+    return seen;
+  }
+
+  /**
+   * Whether only runs tell what the application needs: then all that comes from the system keeps
+   * its path, since nobody knows how its parts find each other.
+   *
+   * @return true if so
+   */
+  public boolean isKnownByRuns() {
+    return !seen.seen().isEmpty();
+  }
+
+  /**
+   * The file that an entry point starts.
+   *
+   * @param entry as the application calls it: the name of a file, or a command
+   * @return of a command, the application's own file if it names one; empty if there is none
+   */
+  public Optional<Item> startedItem(String entry) {
+    Optional<Item> file = file(entry);
+    return file.isPresent()
+        ? file
+        : command(entry).flatMap(c -> file(c.file().orElse(c.program())));
+  }
+
+  private Optional<Command> command(String entry) {
+    return Command.of(
+        entry, path -> byName.containsKey(path) && !path.startsWith("/"), new RootFolder(root()));
+  }
+
+  /**
+   * What an entry point starts, on Linux.
+   *
+   * @param entry as the application calls it: the name of a file, or a command
+   * @return empty if there is no such file
+   * @throws IOException if it cannot be read
+   */
+  public Optional<Started> started(String entry) throws IOException {
+    Optional<Item> file = file(entry);
+    if (file.isPresent()) {
+      return Optional.of(new Started(file.get(), runner(file.get()), List.of()));
+    }
+    Optional<Command> command = command(entry);
+    Optional<Item> item = startedItem(entry);
+    if (command.isEmpty() || item.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Runner> runner =
+        command.get().file().isPresent()
+            ? Optional.of(new Runner(command.get().program(), command.get().before(), false))
+            : runner(item.get());
+    return Optional.of(new Started(item.get(), runner, command.get().after()));
   }
 
   /**

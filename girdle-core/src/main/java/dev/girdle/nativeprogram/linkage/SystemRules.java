@@ -26,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -221,33 +222,68 @@ public final class SystemRules {
   public Map<String, Boolean> namedBy(Spot spot, Content content, LinkedCode code, boolean isDirect)
       throws IOException {
     Map<String, Boolean> found = new TreeMap<>();
+    Optional<NamedTexts> named = texts(spot, content);
+    if (named.isEmpty()) {
+      return found;
+    }
+    Optional<String> owner = ownerOf(spot);
+    libraries(spot, code, named.get(), isDirect).forEach(p -> found.put(p, false));
+    for (String text : named.get().paths()) {
+      path(spot, owner, isDirect, text.startsWith("/") ? text : "/usr/" + text, found);
+    }
+    return found;
+  }
+
+  /**
+   * The libraries that code names, as if to load them.
+   *
+   * @param spot where the code lies
+   * @param content the code
+   * @param code what it is linked with
+   * @return paths of those that are there, and that its package needs or brings
+   * @throws IOException if something cannot be read
+   */
+  public Set<String> librariesNamedBy(Spot spot, Content content, LinkedCode code)
+      throws IOException {
+    Optional<NamedTexts> named = texts(spot, content);
+    return named.isPresent() ? libraries(spot, code, named.get(), false) : Set.of();
+  }
+
+  /** What stands in code, each read once; empty for what looks for the receiver's own. */
+  private Optional<NamedTexts> texts(Spot spot, Content content) throws IOException {
     String name = spot.fileName();
     boolean isReceivers =
         spot.isOfSystem()
             && (ReceiversLibraries.isOfC(name) || ReceiversLibraries.why(name).isPresent());
     if (isReceivers) {
-      return found; // it looks for its own
+      return Optional.empty();
     }
     NamedTexts named = texts.get(spot.name());
     if (named == null) {
       named = NamedTexts.of(content);
       texts.put(spot.name(), named);
     }
-    Optional<String> owner =
-        spot.isOfSystem() ? owner(spot.name()).map(SystemPackage::name) : Optional.empty();
+    return Optional.of(named);
+  }
+
+  private Optional<String> ownerOf(Spot spot) {
+    return spot.isOfSystem() ? owner(spot.name()).map(SystemPackage::name) : Optional.empty();
+  }
+
+  private Set<String> libraries(Spot spot, LinkedCode code, NamedTexts named, boolean isDirect)
+      throws IOException {
+    Set<String> found = new TreeSet<>();
+    Optional<String> owner = ownerOf(spot);
     for (String library : named.libraries()) {
-      if (!library.equals(name) && !ReceiversLibraries.isOfC(library)) {
+      if (!library.equals(spot.fileName()) && !ReceiversLibraries.isOfC(library)) {
         // without what it does not say it needs, its makers are prepared to do
         library(spot, code, library)
             .filter(
                 p ->
                     !spot.isOfSystem()
                         || isNear(owner, owner(p).map(SystemPackage::name), isDirect))
-            .ifPresent(p -> found.put(p, false));
+            .ifPresent(found::add);
       }
-    }
-    for (String text : named.paths()) {
-      path(spot, owner, isDirect, text.startsWith("/") ? text : "/usr/" + text, found);
     }
     return found;
   }
@@ -398,8 +434,13 @@ public final class SystemRules {
     }
   }
 
-  /** Whether a path differs from machine to machine, or is for what no program brings. */
-  static boolean isOfTheMachine(String path) {
+  /**
+   * Whether a path differs from machine to machine, or is for what no program brings.
+   *
+   * @param path in the system
+   * @return true for {@code /etc/passwd}
+   */
+  public static boolean isOfTheMachine(String path) {
     return OF_THE_MACHINE.matcher(path).matches();
   }
 

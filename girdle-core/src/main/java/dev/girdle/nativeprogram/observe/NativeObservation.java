@@ -90,10 +90,10 @@ public final class NativeObservation implements RunObservation {
         List.of(EvidenceKind.FILE, EvidenceKind.LIBRARY, EvidenceKind.PROCESS)
             .contains(seen.kind());
     if (isOpened && seen.name().startsWith(NativeLayout.FILES)) {
-      return new Seen(CONTENT, seen.name().substring(NativeLayout.FILES.length()), "");
+      return new Seen(CONTENT, seen.name().substring(NativeLayout.FILES.length()), seen.from());
     }
     if (isOpened && seen.name().startsWith(Spot.SYSTEM)) {
-      return new Seen(CONTENT, seen.name().substring(Spot.SYSTEM.length() - 1), "");
+      return new Seen(CONTENT, seen.name().substring(Spot.SYSTEM.length() - 1), seen.from());
     }
     return seen;
   }

@@ -14,7 +14,6 @@ import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.FolderTree;
-import dev.girdle.io.LinkedFolder;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
 import dev.girdle.io.TreeFile;
@@ -24,8 +23,6 @@ import dev.girdle.nativeprogram.linkage.Runners;
 import dev.girdle.nativeprogram.linkage.Spot;
 import dev.girdle.nativeprogram.linkage.SystemRules;
 import dev.girdle.plan.Source;
-import dev.girdle.plan.file.PlanFile;
-import dev.girdle.record.RecordFile;
 import dev.girdle.system.SystemPackage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -52,9 +49,6 @@ public final class NativeSurvey {
   /** The id of the language, under which a plan's repositories name another root folder. */
   public static final String ID = "native";
 
-  private static final Pattern ASIDE =
-      Pattern.compile("(?:^|/)(\\.git|\\.hg|\\.svn|\\.vscode|\\.idea|__MACOSX)/.*");
-
   /** Parts that only those need who build or mend programs. */
   private static final Pattern FOR_BUILDERS =
       Pattern.compile(".*-(?:dev|dbg|dbgsym|doc|docs|examples|tests?)");
@@ -63,7 +57,7 @@ public final class NativeSurvey {
   private final Path app;
   private final List<String> notices = new ArrayList<>();
   private final List<Component> components = new ArrayList<>();
-  private final Map<String, SetAside> setAside = new TreeMap<>();
+  private final List<SetAside> setAside = new ArrayList<>();
   private final Map<String, Programs> programs = new LinkedHashMap<>();
   private final List<String> ownLinks = new ArrayList<>();
   private final Set<String> ofPackages = new HashSet<>();
@@ -159,7 +153,7 @@ public final class NativeSurvey {
         components,
         starts,
         choice.all(),
-        List.copyOf(setAside.values()),
+        setAside,
         List.of(),
         true,
         notices,
@@ -205,38 +199,11 @@ public final class NativeSurvey {
   }
 
   private void ofFolder(Identity identity) throws IOException {
-    LinkedFolder all = LinkedFolder.of(app);
-    links = all.links();
-    all.wrong().forEach((link, why) -> notices.add("the link " + link + " " + why));
-    List<String> made =
-        all.files().stream()
-            .map(TreeFile::path)
-            .filter(p -> p.endsWith("/" + RecordFile.IN_FOLDER))
-            .map(p -> p.substring(0, p.length() - RecordFile.IN_FOLDER.length()))
-            .toList();
-    List<TreeFile> files = new ArrayList<>();
-    for (TreeFile file : all.files()) {
-      Optional<String> sealed = made.stream().filter(file.path()::startsWith).findFirst();
-      var aside = ASIDE.matcher(file.path());
-      if (sealed.isPresent()) {
-        setAside(sealed.get(), "what Girdle has made", file);
-      } else if (aside.find()) {
-        String place = file.path().substring(0, aside.end(1) + 1);
-        setAside(place, "data of version control and editors", file);
-      } else if (file.path().equals(PlanFile.NAME)) {
-        setAside(file.path(), "the plan by which it is sealed", file);
-      } else {
-        files.add(file);
-      }
-    }
-    own(identity, files);
-  }
-
-  private void setAside(String place, String why, TreeFile file) {
-    setAside.merge(
-        place,
-        new SetAside(place, why, file.content().size()),
-        (a, b) -> new SetAside(place, why, a.bytes() + b.bytes()));
+    OwnFolder folder = OwnFolder.of(app);
+    links = folder.links();
+    notices.addAll(folder.notices());
+    setAside.addAll(folder.setAside());
+    own(identity, folder.files());
   }
 
   /** Libraries for Windows and macOS that the user names lie beside what is started. */

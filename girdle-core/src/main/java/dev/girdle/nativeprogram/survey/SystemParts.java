@@ -31,6 +31,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 
 /**
  * What of a Linux system may go along with a program, by package: all that its code asks for, what
@@ -47,6 +48,9 @@ final class SystemParts {
   private final Set<String> wanted = new HashSet<>();
   private final Set<String> changed = new TreeSet<>();
   private final LibraryMap libraryMap = new LibraryMap();
+  private final Map<Path, String> names = new HashMap<>();
+  private final Predicate<String> isUnwanted;
+  private final boolean isByRuns;
   private boolean hasMono;
 
   /** Code that asks. */
@@ -60,7 +64,21 @@ final class SystemParts {
   }
 
   SystemParts(SystemRules rules) {
+    this(rules, path -> false, false);
+  }
+
+  /**
+   * Prepares to take.
+   *
+   * @param rules how a system is asked
+   * @param isUnwanted what never goes along by itself
+   * @param isByRuns whether runs tell what is opened: then nothing goes along but what code loads,
+   *     whatever files it names, and further names of one file in a folder become links
+   */
+  SystemParts(SystemRules rules, Predicate<String> isUnwanted, boolean isByRuns) {
     this.rules = rules;
+    this.isUnwanted = isUnwanted;
+    this.isByRuns = isByRuns;
   }
 
   /** A file of the user's own that may ask for parts of the system. */
@@ -83,6 +101,23 @@ final class SystemParts {
     take(path, Nearness.OWN);
   }
 
+  /**
+   * A file that was seen in use, with links to the folders that it was found in; links that stand
+   * at the top of systems which merged their folders are among them.
+   */
+  void takeSeen(String path) {
+    for (int slash = path.indexOf('/', 1); slash > 0; slash = path.indexOf('/', slash + 1)) {
+      String folder = path.substring(0, slash);
+      Optional<String> at = rules.canonical(folder);
+      Optional<String> behind = at.flatMap(rules::folderBehind);
+      if (behind.isPresent()) {
+        Path from = Path.of(at.get()).getParent();
+        links.putIfAbsent(at.get(), from.relativize(Path.of(behind.get())).toString());
+      }
+    }
+    take(path);
+  }
+
   private void take(String path) {
     take(path, Nearness.FAR);
   }
@@ -101,16 +136,33 @@ final class SystemParts {
     }
     if (file.isEmpty()
         || !SystemRules.isForEverybody(file.get())
+        || isUnwanted.test(at.get())
+        || isKnownByOtherName(at.get(), file.get())
         || taken.putIfAbsent(at.get(), file.get()) != null) {
       return;
     }
     Optional<SystemPackage> owner = rules.owner(at.get());
     owner.ifPresent(o -> owners.put(at.get(), o));
-    if (owner.isPresent() && withData.add(owner.get().name())) {
+    if (owner.isPresent() && !isByRuns && withData.add(owner.get().name())) {
       rules.data().neededBy(owner.get().name()).forEach(this::take);
     }
     queue.add(
         new Asker(new Spot(true, at.get().substring(1)), FolderTree.content(file.get()), nearness));
+  }
+
+  /**
+   * Whether a file goes along already under another name beside it, to which there is a link then.
+   */
+  private boolean isKnownByOtherName(String path, Path file) {
+    if (!isByRuns || taken.containsKey(path)) {
+      return false;
+    }
+    String name = names.putIfAbsent(file, path);
+    if (name == null || name.equals(path) || !Paths.folder(name).equals(Paths.folder(path))) {
+      return false;
+    }
+    links.putIfAbsent(path, Paths.fileName(name));
+    return true;
   }
 
   /** A link to a folder, with what lies in that. */
@@ -192,10 +244,14 @@ final class SystemParts {
         rules.library(asker.spot, code.get(), needed.name()).ifPresent(path -> take(path, next));
       }
     }
-    rules
-        .namedBy(asker.spot, asker.content, code.get(), asker.nearness != Nearness.FAR)
-        .keySet()
-        .forEach(this::take);
+    if (isByRuns) {
+      rules.librariesNamedBy(asker.spot, asker.content, code.get()).forEach(this::take);
+    } else {
+      rules
+          .namedBy(asker.spot, asker.content, code.get(), asker.nearness != Nearness.FAR)
+          .keySet()
+          .forEach(this::take);
+    }
   }
 
   private void followAssembly(Asker asker) throws IOException {

@@ -25,6 +25,6 @@ if [ -n "$missing" ]; then
   exit 127
 fi
 
-@ENVIRONMENT@@LIBRARIES@exec @COMMAND@@WORDS@ "$@"
+@ENVIRONMENT@@PATHS@@LIBRARIES@exec @COMMAND@@WORDS@ "$@"
 exit 126
 }
