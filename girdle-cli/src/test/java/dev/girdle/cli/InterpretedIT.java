@@ -150,6 +150,8 @@ class InterpretedIT {
         .contains("no program of this machine is called so");
     assertThat(girdle("seal", app, "--entry", "perl tides.pl", "--runtime", "trimmed").status())
         .isEqualTo(2);
+    assertThat(girdle("seal", app, "--entry", "perl tides.pl", "--target", "windows-x64").err())
+        .contains("not on windows-x64");
   }
 
   @Test

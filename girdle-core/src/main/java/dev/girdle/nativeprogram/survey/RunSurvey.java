@@ -72,6 +72,16 @@ public final class RunSurvey {
           source.app() + " is no folder",
           "  A program that is known by its runs is a folder, with what it brings along.");
     }
+    Optional<Target> here = Target.ofThisMachine();
+    Optional<Target> wanted = source.declared().target();
+    if (wanted.isPresent() && !wanted.equals(here)) {
+      throw GirdleException.request(
+          "what a run opens on this machine runs on "
+              + here.map(Target::text).orElse("no target")
+              + ", and not on "
+              + wanted.get().text(),
+          "  Seal it on a machine of that kind.");
+    }
     progress.at("looking at files", 0, 0);
     return new RunSurvey(source).surveyed(progress);
   }
@@ -101,8 +111,7 @@ public final class RunSurvey {
     Map<String, String> links = new TreeMap<>(folder.links());
     if (!source.seen().seen().isEmpty()) {
       progress.at("looking for what its runs opened", 0, 0);
-      Target target =
-          source.declared().target().or(Target::ofThisMachine).orElse(new Target("linux", "x64"));
+      Target target = Target.ofThisMachine().orElse(new Target("linux", "x64"));
       SeenParts parts =
           new SeenParts(new SystemRules(root.folder(), target, Optional.of(source.app())));
       components.addAll(parts.components(source.seen().seen(), with()));

@@ -186,11 +186,17 @@ public final class PythonLinkage implements Linkage {
       return new Answer.Items(List.of(runtime.item(name.replaceFirst("\\..*", ""))));
     }
     if (found.items().isEmpty()) {
-      // folders without files of their own are namespaces: nothing is loaded for them
-      return new Answer.Nothing(
+      // a folder without a file of its own is a namespace (PEP 420): what is in it makes it one
+      List<Item> inside =
           found.isWhole()
-              ? "only a folder of that name is there, which holds no module itself"
-              : "");
+              ? tree.below(name).stream().filter(PythonLinkage::isCode).toList()
+              : List.of();
+      return inside.isEmpty()
+          ? new Answer.Nothing(
+              found.isWhole()
+                  ? "only a folder of that name is there, and there is no module in it"
+                  : "")
+          : new Answer.Items(inside);
     }
     boolean isOwn = found.items().get(0).component().role().isUsers();
     // packages of others make modules while they run; whoever is there is loaded in any case

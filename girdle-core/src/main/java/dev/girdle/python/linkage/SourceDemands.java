@@ -140,11 +140,13 @@ final class SourceDemands {
     if (need.how() != PythonThing.IMPORTS && projects.isToolOfOthers(name, item, tree)) {
       return;
     }
-    to.add(new Demand(Wanted.all(PythonThing.MODULE, name), site, need));
     boolean isNamespace = false;
     if (!mention.names().isEmpty()) {
       Found found = tree.find(name);
       isNamespace = found.isWhole() && !found.isOfRuntime() && found.items().isEmpty();
+    }
+    if (!isNamespace) { // of which nothing is loaded but what is named in it
+      to.add(new Demand(Wanted.all(PythonThing.MODULE, name), site, need));
     }
     for (String one : mention.names()) {
       if (one.equals("*")) {

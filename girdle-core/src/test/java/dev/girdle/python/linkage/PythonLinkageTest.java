@@ -157,6 +157,21 @@ class PythonLinkageTest {
   }
 
   @Test
+  void aNamespaceIsThereIfAModuleIsInIt() {
+    library("tides", "", Map.of("harbour/tides/__init__.py", "", "harbour/depth.py", ""));
+    own(Map.of("main.py", "from harbour import depth\n"));
+    assertThat(paths(walk())).containsExactly("harbour/depth.py", "main.py");
+    components.clear();
+    library("tides", "", Map.of("harbour/tides/__init__.py", "", "harbour/depth.py", ""));
+    library("empty", "", Map.of("hollow/readme.txt", ""));
+    own(Map.of("main.py", "import harbour\nimport hollow\nprint(harbour.__path__)\n"));
+    Closure closure = walk();
+    assertThat(paths(closure))
+        .containsExactly("harbour/depth.py", "harbour/tides/__init__.py", "main.py");
+    assertThat(missing(closure, Rank.NEEDED)).containsExactly("hollow");
+  }
+
+  @Test
   void circlesOfImportsComeToAnEnd() {
     own(Map.of("main.py", "import a", "a.py", "import b", "b.py", "from a import x\nimport main"));
     assertThat(paths(walk())).containsExactly("a.py", "b.py", "main.py");

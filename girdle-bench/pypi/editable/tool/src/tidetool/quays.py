@@ -1,0 +1,2 @@
+def north():
+    return "north quay, 7.5 m"
