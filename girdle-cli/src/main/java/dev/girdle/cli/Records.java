@@ -2,6 +2,7 @@ package dev.girdle.cli;
 
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.file.PlanFile;
+import dev.girdle.record.ArtifactReader;
 import dev.girdle.record.ArtifactRecord;
 import dev.girdle.record.Demands;
 import dev.girdle.record.RecordFile;
@@ -33,7 +34,12 @@ final class Records {
     if (app == null || PlanFile.at(app).isPresent() || !Files.exists(app)) {
       return Optional.empty();
     }
-    return RecordFile.of(app);
+    try {
+      return ArtifactReader.mayBeOne(app) ? RecordFile.of(app) : Optional.empty();
+    } catch (IOException e) {
+      throw GirdleException.because(
+          e, () -> GirdleException.application(app + " cannot be read: " + e.getMessage()));
+    }
   }
 
   /** The demands of an artifact; empty if it has none. */

@@ -7,6 +7,8 @@ import java.nio.ByteBuffer;
 import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -60,6 +62,21 @@ public final class ZipTree implements FileTree {
     } catch (IOException | RuntimeException e) {
       channel.close();
       throw e;
+    }
+  }
+
+  /**
+   * Whether a file is a zip archive, perhaps with a program before it.
+   *
+   * @param file an existing file
+   * @return true also if it is a damaged one
+   * @throws IOException if it cannot be read
+   */
+  public static boolean mayBeOne(Path file) throws IOException {
+    try (SeekableByteChannel channel = Files.newByteChannel(file)) {
+      byte[] magic = Channels.head(channel, 2);
+      boolean isZip = magic.length == 2 && magic[0] == 'P' && magic[1] == 'K';
+      return isZip || ZipEnd.of(channel).isPresent();
     }
   }
 

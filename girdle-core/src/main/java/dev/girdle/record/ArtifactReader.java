@@ -60,6 +60,24 @@ public final class ArtifactReader {
   }
 
   /**
+   * Whether a file may be an artifact, by its first bytes and its end: programs in languages whose
+   * texts run as they are, are none.
+   *
+   * @param artifact anything that is there
+   * @return true for folders, and for archives that are damaged
+   * @throws IOException if it cannot be read
+   */
+  public static boolean mayBeOne(Path artifact) throws IOException {
+    if (Files.isDirectory(artifact)
+        || payload(artifact) >= 0
+        || TextArchive.in(artifact, TextFrame.MARK).isPresent()
+        || ImageLayout.open(artifact).isPresent()) {
+      return true;
+    }
+    return ZipTree.mayBeOne(artifact);
+  }
+
+  /**
    * Reads an artifact.
    *
    * @param artifact a folder, a zip archive, a tar archive that is compressed as a whole, or an

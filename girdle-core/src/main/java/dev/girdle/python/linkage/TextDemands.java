@@ -109,11 +109,10 @@ final class TextDemands {
         name(name, site, to);
       }
     } else {
+      // also of the user's own: of a script, only what is named goes along
       Found found = tree.find(name);
-      boolean isOthers =
-          found.isWhole()
-              && found.items().stream().noneMatch(i -> i.component() == item.component());
-      if (isOthers && !found.isOfRuntime() && !found.items().isEmpty()) {
+      boolean isThere = found.isWhole() && !found.isOfRuntime() && !found.items().isEmpty();
+      if (isThere && !found.items().contains(item)) {
         name(name, site, to);
         all(name, site, to);
       }

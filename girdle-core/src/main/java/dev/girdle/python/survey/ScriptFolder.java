@@ -19,6 +19,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
@@ -29,6 +31,9 @@ import java.util.stream.Stream;
 final class ScriptFolder {
   private static final int LARGEST_SOURCE = 8 << 20;
   private static final int MOST_BESIDE = 400;
+
+  private static final Pattern DOTTED =
+      Pattern.compile("([A-Za-z_]\\w*)(?:\\.[A-Za-z_]\\w*)+(?::[\\w.]+)?");
 
   private final Path folder;
   private final Map<String, TreeFile> files = new TreeMap<>();
@@ -109,6 +114,10 @@ final class ScriptFolder {
     for (Mention mention : mentions) {
       if (mention.way() == Mention.Way.TEXT) {
         text(mention.name());
+        Matcher dotted = DOTTED.matcher(mention.name());
+        if (dotted.matches()) {
+          module(dotted.group(1)); // a module or something in it, as settings are named
+        }
       } else {
         module(mention.name().replaceFirst("\\..*", ""));
         for (String name : mention.names()) {

@@ -172,6 +172,17 @@ class PythonLinkageTest {
   }
 
   @Test
+  void aPackageOfOnesOwnThatAPlainWordNamesIsGoneThrough() {
+    own(
+        Map.of(
+            "main.py", "APPLICATIONS = ['berths']\n",
+            "berths/__init__.py", "",
+            "berths/admin.py", "",
+            "idle.py", ""));
+    assertThat(paths(walk())).containsExactly("berths/__init__.py", "berths/admin.py", "main.py");
+  }
+
+  @Test
   void circlesOfImportsComeToAnEnd() {
     own(Map.of("main.py", "import a", "a.py", "import b", "b.py", "from a import x\nimport main"));
     assertThat(paths(walk())).containsExactly("a.py", "b.py", "main.py");

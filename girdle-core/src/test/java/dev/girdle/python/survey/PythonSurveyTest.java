@@ -114,7 +114,9 @@ class PythonSurveyTest {
 
   @Test
   void aScriptTakesOnlyWhatItNames() throws IOException {
-    write("home/berthplan.py", "import tides\nopen('data/berths.csv')\n");
+    write(
+        "home/berthplan.py", "import tides\nopen('data/berths.csv')\nchoose('quays_.settings')\n");
+    write("home/quays_/settings.py", "");
     write("home/tides.py", "open(f'curves/{x}.txt')");
     write("home/idle.py", "import something_that_is_not_there");
     write("home/data/berths.csv", "");
@@ -124,7 +126,12 @@ class PythonSurveyTest {
       assertThat(app.components().get(0).items())
           .extracting(Item::path)
           .containsExactly(
-              "berthplan.py", "curves/north.txt", "data/berths.csv", "idle.py", "tides.py");
+              "berthplan.py",
+              "curves/north.txt",
+              "data/berths.csv",
+              "idle.py",
+              "quays_/settings.py",
+              "tides.py");
     }
   }
 }
