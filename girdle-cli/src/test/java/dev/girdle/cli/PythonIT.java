@@ -289,4 +289,12 @@ class PythonIT {
     assertThat(girdle("closure", app).out())
         .contains("src/json.py is called like Python's own json");
   }
+
+  @Test
+  void ofAScriptEverythingCanBeAskedFor() throws IOException {
+    file("plan/plan.py", "import os\nos.environ['SETTINGS'] = 'quays.settings'\n");
+    file("plan/quays/settings.py", "DEPTH = 7\n");
+    assertThat(girdle("explain", dir.resolve("plan/plan.py"), "quays/settings.py").out())
+        .contains("plan.py, line 2, names in a text quays.settings");
+  }
 }
