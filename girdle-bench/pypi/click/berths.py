@@ -13,7 +13,7 @@ def main():
 @main.command()
 @click.option("--depth", type=float, default=0)
 def show(depth):
-    console = Console(width=60, force_terminal=True)
+    console = Console(width=60, force_terminal=True, color_system="standard")
     table = Table("berth", "depth")
     for name, its in (("north", 7.5), ("south", 4.0)):
         if its >= depth:
