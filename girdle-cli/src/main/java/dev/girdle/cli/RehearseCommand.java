@@ -3,7 +3,6 @@ package dev.girdle.cli;
 import dev.girdle.cli.view.RehearseView;
 import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
@@ -14,10 +13,8 @@ import dev.girdle.rehearse.RunResult;
 import dev.girdle.rehearse.SandboxRequest;
 import dev.girdle.seal.Original;
 import dev.girdle.seal.RehearserFactory;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -222,16 +219,11 @@ final class RehearseCommand implements Callable<Integer> {
   }
 
   private void write(List<RunResult> results) {
-    List<Evidence> all = new ArrayList<>();
-    if (Files.exists(evidence)) {
-      all.add(EvidenceFile.read(List.of(evidence)));
-    }
-    results.forEach(p -> all.add(p.passed() ? p.evidence() : p.evidence().ofFailure()));
-    try {
-      Files.writeString(evidence, EvidenceFile.text(Evidence.of(all)));
-    } catch (IOException e) {
-      throw new GirdleException(
-          Fault.MACHINE, e, "cannot write " + evidence + ": " + e.getMessage());
-    }
+    EvidenceFile.add(
+        evidence,
+        Evidence.of(
+            results.stream()
+                .map(p -> p.passed() ? p.evidence() : p.evidence().ofFailure())
+                .toList()));
   }
 }

@@ -1,16 +1,11 @@
 package dev.girdle.cli;
 
 import dev.girdle.cli.view.WatchView;
-import dev.girdle.evidence.Evidence;
 import dev.girdle.evidence.EvidenceFile;
-import dev.girdle.fault.Fault;
-import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Rehearsal;
 import dev.girdle.rehearse.WatchedRun;
 import dev.girdle.seal.Runs;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -60,7 +55,7 @@ final class WatchCommand implements Callable<Integer> {
             : planned.rehearsing(List.of(Rehearsal.plain("start").with(arguments)));
     Optional<Path> file = Optional.ofNullable(to).or(() -> named(plan));
     List<WatchedRun> runs = Runs.perform(plan, common.startMeter(context));
-    file.ifPresent(f -> write(f, Runs.evidence(runs)));
+    file.ifPresent(f -> EvidenceFile.add(f, Runs.evidence(runs)));
     common.show(new WatchView(plan, runs, file), context);
     return 0;
   }
@@ -68,14 +63,5 @@ final class WatchCommand implements Callable<Integer> {
   private static Optional<Path> named(Plan plan) {
     List<Path> files = plan.choice().evidence();
     return files.size() == 1 ? Optional.of(files.get(0)) : Optional.empty();
-  }
-
-  private static void write(Path file, Evidence seen) {
-    Evidence before = Files.exists(file) ? EvidenceFile.read(List.of(file)) : Evidence.NONE;
-    try {
-      Files.writeString(file, EvidenceFile.text(Evidence.of(List.of(before, seen))));
-    } catch (IOException e) {
-      throw new GirdleException(Fault.MACHINE, e, "cannot write " + file + ": " + e.getMessage());
-    }
   }
 }

@@ -98,6 +98,22 @@ public final class EvidenceFile {
   }
 
   /**
+   * Adds evidence to a file; what stands there already is kept.
+   *
+   * @param file a file that may not exist yet
+   * @param more what was seen
+   * @throws GirdleException if it cannot be read or written, or a line of it is none
+   */
+  public static void add(Path file, Evidence more) {
+    Evidence before = Files.exists(file) ? read(List.of(file)) : Evidence.NONE;
+    try {
+      Files.writeString(file, text(Evidence.of(List.of(before, more))));
+    } catch (IOException e) {
+      throw new GirdleException(Fault.MACHINE, e, "cannot write " + file + ": " + e.getMessage());
+    }
+  }
+
+  /**
    * Evidence as a file, one line for each thing, in a fixed order.
    *
    * @param evidence what was seen

@@ -41,7 +41,7 @@ final class CodeEdits {
   private final Optional<CLibrary> runtime;
   private final boolean hasPlaces;
   private final Predicate<Item> isUntouched;
-  private final List<String> loaderFolders;
+  private final List<String> loadedFrom;
   private final Map<String, String> leftAlone = new TreeMap<>();
   private long stripped;
 
@@ -60,7 +60,8 @@ final class CodeEdits {
     this.runtime = runtime;
     this.hasPlaces = hasPlaces;
     this.isUntouched = isUntouched;
-    this.loaderFolders = files.isKnownByRuns() ? loaderFolders(files.root(), target) : List.of();
+    this.loadedFrom =
+        files.isKnownByRuns() ? placement.holding(loaderFolders(files.root(), target)) : List.of();
   }
 
   private static List<String> loaderFolders(Path system, Target target) {
@@ -161,7 +162,7 @@ final class CodeEdits {
     }
     ways.add(Placement.way(place, "lib"));
     // what it loads by a name lies where its loader looked
-    placement.holding(loaderFolders).forEach(f -> ways.add(Placement.way(place, f)));
+    loadedFrom.forEach(f -> ways.add(Placement.way(place, f)));
     if (placement.isCalled(item)) { // loaders count from a link to it, if it is loaded by that
       ways.add(Placement.way(item.path(), "lib"));
     }

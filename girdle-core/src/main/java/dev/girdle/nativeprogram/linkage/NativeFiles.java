@@ -39,6 +39,7 @@ public final class NativeFiles {
   private final Map<String, List<Item>> byFileName = new HashMap<>();
   private final Map<String, String> links;
   private final Evidence seen;
+  private final Map<String, Optional<Command>> commands = new ConcurrentHashMap<>();
   private final Map<Item, Beginning> beginnings = new ConcurrentHashMap<>();
   private final Map<Item, LinkReading> readings = new ConcurrentHashMap<>();
   private final Map<Item, Optional<Assembly>> assemblies = new ConcurrentHashMap<>();
@@ -265,8 +266,13 @@ public final class NativeFiles {
   }
 
   private Optional<Command> command(String entry) {
-    return Command.of(
-        entry, path -> byName.containsKey(path) && !path.startsWith("/"), new RootFolder(root()));
+    return commands.computeIfAbsent(
+        entry,
+        e ->
+            Command.of(
+                e,
+                path -> byName.containsKey(path) && !path.startsWith("/"),
+                new RootFolder(root())));
   }
 
   /**

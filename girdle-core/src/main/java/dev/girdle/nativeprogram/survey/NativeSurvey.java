@@ -90,10 +90,11 @@ public final class NativeSurvey {
    * The root folder of the system that libraries are taken from.
    *
    * @param source what to look at
+   * @param language the id under which the user may name another
    * @return that of this machine, if the user names no other
    */
-  public static Path root(Source source) {
-    return source.declared().repositoriesOf(ID).stream()
+  static Path root(Source source, String language) {
+    return source.declared().repositoriesOf(language).stream()
         .map(Path::of)
         .filter(Files::isDirectory)
         .findFirst()
@@ -337,7 +338,7 @@ public final class NativeSurvey {
 
   private void addSystem(Target target, Optional<Path> folder, List<LaunchSpec> starts)
       throws IOException {
-    SystemRules rules = new SystemRules(root(source), target, folder);
+    SystemRules rules = new SystemRules(root(source, ID), target, folder);
     SystemParts parts = new SystemParts(rules);
     for (LaunchSpec start : starts) {
       addRunner(start, rules, parts);

@@ -46,15 +46,7 @@ public final class RunSurvey {
 
   private RunSurvey(Source source) {
     this.source = source;
-    this.root = new RootFolder(root(source));
-  }
-
-  private static Path root(Source source) {
-    return source.declared().repositoriesOf(ID).stream()
-        .map(Path::of)
-        .filter(Files::isDirectory)
-        .findFirst()
-        .orElse(Path.of("/"));
+    this.root = new RootFolder(NativeSurvey.root(source, ID));
   }
 
   /**
