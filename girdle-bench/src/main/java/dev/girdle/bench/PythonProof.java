@@ -42,7 +42,16 @@ public final class PythonProof {
   }
 
   /** What a run gave, without durations and the places that it ran at. */
-  private record Outcome(int status, String text) {}
+  private record Outcome(int status, String text) {
+    /** Lines of several threads, and of output and errors, come in any order. */
+    boolean isLike(Outcome other) {
+      return status == other.status && sorted().equals(other.sorted());
+    }
+
+    private List<String> sorted() {
+      return text.lines().sorted().toList();
+    }
+  }
 
   /** A program as it was installed: its folder, the environment in it, and what is started. */
   private record Installed(String name, JsonNode job, Path folder) {
@@ -204,7 +213,7 @@ public final class PythonProof {
         List<String> words = new ArrayList<>(form.getValue());
         words.addAll(program.arguments());
         Outcome outcome = run(words, variables);
-        boolean isSame = outcome.equals(plain);
+        boolean isSame = outcome.isLike(plain);
         cells.append(isSame ? "same " : "**differs** ");
         if (!isSame) {
           trouble(program, level + ", " + form.getKey(), plain, outcome);
@@ -227,9 +236,7 @@ public final class PythonProof {
     Outcome outcome =
         new Outcome(
             result.status(), told(result.output() + result.errors(), List.of(BareRoot.WORK)));
-    boolean isSame =
-        outcome.status == plain.status
-            && outcome.text.lines().sorted().toList().equals(plain.text.lines().sorted().toList());
+    boolean isSame = outcome.isLike(plain);
     if (!isSame) {
       trouble(program, "in a bare root", plain, outcome);
     }
@@ -377,8 +384,8 @@ public final class PythonProof {
   }
 
   private static String difference(Outcome plain, Outcome other) {
-    List<String> one = plain.text.lines().toList();
-    List<String> two = other.text.lines().toList();
+    List<String> one = plain.sorted();
+    List<String> two = other.sorted();
     for (int i = 0; i < Math.max(one.size(), two.size()); i++) {
       String a = i < one.size() ? one.get(i) : "(end)";
       String b = i < two.size() ? two.get(i) : "(end)";

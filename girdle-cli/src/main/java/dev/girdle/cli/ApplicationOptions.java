@@ -100,6 +100,13 @@ final class ApplicationOptions {
   List<String> never;
 
   @Option(
+      names = "--without-sources",
+      description =
+          "Sources stay behind; the byte code that is made of them goes along. What code reads as a"
+              + " file stays, and it is told. For Python.")
+  boolean withoutSources;
+
+  @Option(
       names = "--evidence",
       paramLabel = "FILE",
       description =
@@ -198,7 +205,7 @@ final class ApplicationOptions {
             patterns(never, choice.never()),
             evidence == null ? choice.evidence() : evidence,
             only,
-            choice.contents()),
+            withoutSources ? choice.contents().leavingSourcesOut() : choice.contents()),
         new Output(output.forms(), wanted, output.out(), output.replace()),
         plan.metadata(),
         plan.files(),

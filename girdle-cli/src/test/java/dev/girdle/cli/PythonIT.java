@@ -260,6 +260,46 @@ class PythonIT {
   }
 
   @Test
+  void itRunsWithoutSourcesButForThoseThatAreReadAsFiles() throws IOException {
+    requirePython();
+    file(
+        "berthplan/src/berthplan/cli.py",
+        """
+        import multiprocessing, subprocess, sys
+        from pathlib import Path
+        import ropes
+        def double(x):
+            return 2 * x
+        def main():
+            child = str(Path(__file__).parent / "child.py")
+            print(subprocess.run([sys.executable, child], stdout=-1).stdout.decode().strip())
+            print(Path(main.__code__.co_filename).is_absolute(), ropes.tie())
+            with multiprocessing.get_context("spawn").Pool(1) as pool:
+                print(pool.map(double, [1, 2]))
+        """);
+    file("berthplan/src/berthplan/child.py", "import ropes\nprint('child', ropes.tie())\n");
+    file(SITE + "hemp.py", "FIBRE = 'hemp'\nKIND = '.py'\n");
+    Result sealed = girdle("seal", app, "--form", "folder", "--without-sources");
+    assertThat(sealed.out())
+        .contains("a source goes along: src/berthplan/cli.py:7 names child.py")
+        .contains("a source goes along: hemp@2.0 speaks of sources in hemp.py:2");
+    Path made = folder("sealed");
+    assertThat(Run.of(made.resolve("bin/berthplan")).well().out())
+        .isEqualTo("child tied hemp\nTrue tied hemp\n[2, 4]\n");
+    try (var all = Files.walk(made)) {
+      assertThat(all.map(p -> p.getFileName().toString()).filter(n -> n.endsWith(".py")))
+          .containsExactlyInAnyOrder("begin.py", "child.py", "hemp.py");
+    }
+    JsonNode record = new ObjectMapper().readTree(made.resolve("girdle-record.json").toFile());
+    assertThat(record.at("/leftOut").toString()).contains("src/berthplan/cli.py");
+    assertThat(record.at("/runtime/needs").asText()).matches(">=3\\.\\d+ <3\\.\\d+");
+    assertThat(girdle("rehearse", made).out()).contains("A stranger can run it");
+    file("other.mjs", "console.log(1)");
+    assertThat(girdle("seal", dir.resolve("other.mjs"), "--without-sources").err())
+        .contains("Node.js programs cannot be sealed without sources");
+  }
+
+  @Test
   void theSameInputGivesTheSameBytes() throws IOException {
     requirePython();
     List<byte[]> made = new ArrayList<>();

@@ -273,6 +273,9 @@ public final class Draft {
       line("      compressed: " + !pack.isStored());
     }
     said("  ", "untouched", contents.untouched());
+    if (contents.withoutSources()) {
+      line("  sources: leave-out");
+    }
   }
 
   private void ballast(Analysis found) {

@@ -6,6 +6,7 @@ import dev.girdle.closure.Selection;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.plan.Choice;
 import dev.girdle.plan.Plan;
+import dev.girdle.plan.RuntimeRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +38,17 @@ public interface RuntimeModel {
    */
   default Optional<RuntimeNeed> need(Closure closure) {
     return Optional.empty();
+  }
+
+  /**
+   * The runtime that an artifact needs.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @param request which runtime goes along
+   * @return that which the closure needs, if nothing that is made for the artifact needs more
+   */
+  default Optional<RuntimeNeed> need(Closure closure, RuntimeRequest request) {
+    return need(closure);
   }
 
   /**

@@ -18,6 +18,8 @@ import java.util.Set;
  *     to, with a slash at the end; empty for the top
  * @param usual what is made if the user asks for no form
  * @param usualLevel how finely things are left out if the user says nothing
+ * @param runsWithoutSources whether sources can stay behind that were handed over, since something
+ *     is made of them that runs
  */
 public record Support(
     Set<Shape> shapes,
@@ -26,7 +28,8 @@ public record Support(
     String archive,
     String hidden,
     FormKind usual,
-    Prune usualLevel) {
+    Prune usualLevel,
+    boolean runsWithoutSources) {
   /** What leaves out files that nothing can use, if the user says nothing. */
   public Support(
       Set<Shape> shapes,
@@ -35,7 +38,7 @@ public record Support(
       String archive,
       String hidden,
       FormKind usual) {
-    this(shapes, levels, refused, archive, hidden, usual, Prune.FILES);
+    this(shapes, levels, refused, archive, hidden, usual, Prune.FILES, false);
   }
 
   /** Copies the sets. */

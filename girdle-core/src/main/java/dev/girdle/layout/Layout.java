@@ -163,6 +163,17 @@ public record Layout(
   }
 
   /**
+   * The same layout, which tells more of what it leaves out.
+   *
+   * @param more what stays behind besides
+   * @return a new layout
+   */
+  public Layout leavingOut(List<Ballast> more) {
+    return new Layout(
+        files, links, folders, recordPath, both(leftOut, more), notices, starting, runtime);
+  }
+
+  /**
    * The same layout with more symbolic links.
    *
    * @param more links whose paths are not there yet and that stay inside

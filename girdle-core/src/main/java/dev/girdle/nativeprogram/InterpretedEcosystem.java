@@ -67,7 +67,8 @@ public final class InterpretedEcosystem implements Ecosystem {
         its.archive(),
         its.hidden(),
         its.usual(),
-        Prune.COMPONENTS);
+        Prune.COMPONENTS,
+        false);
   }
 
   @Override

@@ -63,7 +63,8 @@ public final class NativeEcosystem implements Ecosystem {
         "",
         "",
         FormKind.FOLDER,
-        Prune.COMPONENTS);
+        Prune.COMPONENTS,
+        false);
   }
 
   @Override

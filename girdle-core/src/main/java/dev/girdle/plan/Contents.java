@@ -16,16 +16,18 @@ import java.util.Optional;
  * @param only by target ({@code windows-x64}) or system ({@code windows}), what is for that alone
  * @param packs folders that become one file each
  * @param untouched code that goes along byte for byte as it is
+ * @param withoutSources whether sources stay behind where what was made of them goes along
  */
 public record Contents(
     List<NamePattern> start,
     List<NamePattern> order,
     Map<String, List<NamePattern>> only,
     List<ContentPack> packs,
-    List<NamePattern> untouched) {
+    List<NamePattern> untouched,
+    boolean withoutSources) {
   /** Nothing in particular. */
   public static final Contents USUAL =
-      new Contents(List.of(), List.of(), Map.of(), List.of(), List.of());
+      new Contents(List.of(), List.of(), Map.of(), List.of(), List.of(), false);
 
   /** Copies the lists, keeping their order. */
   public Contents {
@@ -36,6 +38,15 @@ public record Contents(
     only = java.util.Collections.unmodifiableMap(copy);
     packs = List.copyOf(packs);
     untouched = List.copyOf(untouched);
+  }
+
+  /**
+   * The same, and sources stay behind.
+   *
+   * @return where what was made of sources goes along without them
+   */
+  public Contents leavingSourcesOut() {
+    return new Contents(start, order, only, packs, untouched, true);
   }
 
   /**

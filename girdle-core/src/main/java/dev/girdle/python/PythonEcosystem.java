@@ -52,7 +52,9 @@ public final class PythonEcosystem implements Ecosystem {
         Map.of(RuntimeKind.TIGHT, "a Python is cut down by modules, which trimmed does"),
         "pyz",
         "",
-        FormKind.FOLDER);
+        FormKind.FOLDER,
+        Prune.FILES,
+        true);
   }
 
   @Override

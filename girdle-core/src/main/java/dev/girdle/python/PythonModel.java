@@ -78,7 +78,7 @@ final class PythonModel implements LanguageModel {
     Set<Item> startedItems = new HashSet<>();
     started.forEach(s -> startedItems.addAll(StartedModule.of(s, tree).items()));
     this.linkage = new PythonLinkage(tree, projects, new RuntimeNames(), startedItems, exact);
-    this.runtime = new PythonRuntime(application, projects);
+    this.runtime = new PythonRuntime(application, projects, choice.contents().withoutSources());
   }
 
   private static List<String> ownFolders(Application application, List<String> started) {

@@ -12,6 +12,8 @@ import dev.girdle.closure.Strength;
 import dev.girdle.ecosystem.RuntimeModel;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.io.Paths;
+import dev.girdle.plan.RuntimeRequest;
+import dev.girdle.python.bundle.PythonBundle;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
@@ -40,9 +42,12 @@ final class PythonRuntime implements RuntimeModel {
   private final Application application;
   private final Projects projects;
 
-  PythonRuntime(Application application, Projects projects) {
+  private final boolean isWithoutSources;
+
+  PythonRuntime(Application application, Projects projects, boolean isWithoutSources) {
     this.application = application;
     this.projects = projects;
+    this.isWithoutSources = isWithoutSources;
   }
 
   /**
@@ -120,6 +125,23 @@ final class PythonRuntime implements RuntimeModel {
     }
   }
 
+  /** Byte code without its source is for one line of releases: that of the Python that makes it. */
+  @Override
+  public Optional<RuntimeNeed> need(Closure closure, RuntimeRequest request) {
+    Optional<RuntimeNeed> need = need(closure);
+    if (!isWithoutSources || request.isBundled()) {
+      return need;
+    }
+    return need.flatMap(PythonBundle::here)
+        .map(
+            home -> {
+              Range range = new Range();
+              line(home.line(), "its byte code, which goes without sources", range);
+              return range.need();
+            })
+        .or(() -> need);
+  }
+
   @Override
   public Optional<RuntimeNeed> need(Closure closure) {
     Range range = new Range();
@@ -143,15 +165,15 @@ final class PythonRuntime implements RuntimeModel {
         syntax(item, range);
       }
       Optional<ModuleFile> file = ModuleFile.of(Paths.fileName(item.path()));
-      file.filter(f -> !f.abi().isEmpty()).ifPresent(f -> abi(f.abi(), item, range));
+      file.filter(f -> !f.abi().isEmpty()).ifPresent(f -> line(f.abi(), item.path(), range));
     }
     return Optional.of(range.need());
   }
 
-  private static void abi(String line, Item item, Range range) {
+  private static void line(String line, String who, Range range) {
     int minor = Integer.parseInt(line.substring(line.indexOf('.') + 1));
-    range.from(line, item.path());
-    range.before("3." + (minor + 1), item.path());
+    range.from(line, who);
+    range.before("3." + (minor + 1), who);
   }
 
   private static void syntax(Item item, Range range) {

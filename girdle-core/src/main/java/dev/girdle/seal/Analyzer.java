@@ -314,7 +314,7 @@ public final class Analyzer {
         found.natives,
         excluded,
         closure,
-        model.runtime().need(closure),
+        model.runtime().need(closure, plan.runtime()),
         new Pruning(choice.prune(), closure, model, excluded).select(application.components()),
         model.whereabouts(missing(closure)));
   }

@@ -28,6 +28,12 @@ final class SupportCheck {
           "",
           support.levels().stream().sorted().map(Prune::text));
     }
+    if (plan.choice().contents().withoutSources() && !support.runsWithoutSources()) {
+      throw GirdleException.request(
+          ecosystem.name() + " programs cannot be sealed without sources",
+          "  What was handed over is what runs; nothing else is made of it. Leave out"
+              + " --without-sources, and sources: leave-out in the plan.");
+    }
     if (plan.runtime().placement().isPresent() && !support.shapes().contains(Shape.HOSTED)) {
       throw GirdleException.request(
           ecosystem.name() + " programs are not put into a program that runs them",

@@ -97,7 +97,8 @@ class DraftTest {
             List.of(NamePattern.of("x/*")),
             Map.of("linux", List.of(NamePattern.of("y/**"))),
             List.of(new ContentPack("x", "x.pack", true, "")),
-            List.of(NamePattern.of("bin/*")));
+            List.of(NamePattern.of("bin/*")),
+            true);
     Choice usual = Choice.USUAL;
     Plan plan =
         Plan.of(app)

@@ -88,9 +88,11 @@ public record ExplainView(List<Explanation> explanations) implements View {
   }
 
   private static String whereFrom(Item item) {
-    return item.component().role() == Role.RUNTIME
-        ? "It comes with " + item.component().name() + "."
-        : "It lies in " + item.component().origin() + ".";
+    if (item.component().role() == Role.RUNTIME) {
+      return "It comes with " + item.component().name() + ".";
+    }
+    String origin = item.component().origin();
+    return origin.equals(".") ? "It is your own." : "It lies in " + origin + ".";
   }
 
   private static List<Demand> chainOf(Explanation explanation) {

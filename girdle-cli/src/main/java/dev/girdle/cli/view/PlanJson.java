@@ -82,6 +82,7 @@ final class PlanJson {
                                 "folder", p.folder(), "to", p.to(), "compressed", !p.isStored()))
                     .toList(),
         "untouched", said(contents.untouched()),
+        "sources", contents.withoutSources() ? "leave-out" : "keep",
         "files",
             plan.files().stream()
                 .map(f -> Json.object("from", f.from().toString(), "to", f.to()))

@@ -43,7 +43,8 @@ final class ContentsReader {
         patterns(file, text, "/contents/order"),
         only,
         packs(),
-        patterns(file, text, "/contents/untouched"));
+        patterns(file, text, "/contents/untouched"),
+        text.root().at("/contents/sources").asText().equals("leave-out"));
   }
 
   private List<ContentPack> packs() {

@@ -17,6 +17,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -39,16 +40,13 @@ public final class ByteCode {
    * Compiles.
    *
    * @param home the Python whose byte code it is to be, which has to run on this machine
-   * @param files the artifact's files, of which those are taken that are called like sources
+   * @param files sources among the artifact's files
    * @return byte code by the path of its source; what cannot be compiled is left out, as it would
    *     fail wherever it is loaded
    */
-  public static Map<String, LayoutFile> of(PythonHome home, List<LayoutFile> files) {
+  public static Map<String, Content> of(PythonHome home, List<LayoutFile> files) {
     List<LayoutFile> sources =
-        files.stream()
-            .filter(f -> f.path().endsWith(".py"))
-            .sorted(java.util.Comparator.comparing(LayoutFile::path))
-            .toList();
+        files.stream().sorted(Comparator.comparing(LayoutFile::path)).toList();
     if (sources.isEmpty()) {
       return Map.of();
     }
@@ -78,7 +76,7 @@ public final class ByteCode {
       for (Process process : processes) {
         finish(process, home);
       }
-      return made(sources, folder, home);
+      return made(sources, folder);
     } catch (IOException e) {
       throw GirdleException.because(e, "sources cannot be compiled");
     }
@@ -125,35 +123,46 @@ public final class ByteCode {
     return copy;
   }
 
-  private static Map<String, LayoutFile> made(
-      List<LayoutFile> sources, Path folder, PythonHome home) {
-    Map<String, LayoutFile> made = new TreeMap<>();
+  private static Map<String, Content> made(List<LayoutFile> sources, Path folder) {
+    Map<String, Content> made = new TreeMap<>();
     for (int i = 0; i < sources.size(); i++) {
       Path code = folder.resolve(i + ".pyc");
-      LayoutFile source = sources.get(i);
       if (Files.isRegularFile(code)) {
-        made.put(
-            source.path(),
-            new LayoutFile(
-                place(source.path(), home),
-                FolderTree.content(code),
-                false,
-                Packing.AS_IT_IS,
-                source.component(),
-                "byte code of " + Paths.fileName(source.path())));
+        made.put(sources.get(i).path(), FolderTree.content(code));
       }
     }
     return made;
   }
 
-  /** Where Python looks for the byte code of a source (PEP 3147). */
-  private static String place(String source, PythonHome home) {
-    String name = Paths.fileName(source);
-    return Paths.folder(source)
-        + "__pycache__/"
-        + name.substring(0, name.length() - 3)
-        + ".cpython-"
-        + home.line().replace(".", "")
-        + ".pyc";
+  /**
+   * Byte code that lies where Python looks for it beside its source (PEP 3147).
+   *
+   * @param source the source
+   * @param code what was made of it
+   * @param home the Python that it was made by
+   * @return a file more
+   */
+  public static LayoutFile beside(LayoutFile source, Content code, PythonHome home) {
+    String name = Paths.fileName(source.path());
+    String place =
+        Paths.folder(source.path())
+            + "__pycache__/"
+            + name.substring(0, name.length() - ".py".length())
+            + ".cpython-"
+            + home.line().replace(".", "")
+            + ".pyc";
+    return new LayoutFile(
+        place, code, false, Packing.AS_IT_IS, source.component(), "byte code of " + name);
+  }
+
+  /**
+   * Byte code that lies where Python finds it if there is no source.
+   *
+   * @param source the path of the source
+   * @return for a module, the path that it is found by; for a script, the one that its starter
+   *     knows
+   */
+  public static String alone(String source) {
+    return source.endsWith(".py") ? source + "c" : source + ".pyc";
   }
 }

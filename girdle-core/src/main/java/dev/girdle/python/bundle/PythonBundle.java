@@ -62,6 +62,23 @@ public final class PythonBundle {
         .flatMap(r -> PythonHome.at(r.home()));
   }
 
+  /**
+   * The Python of this machine that makes the byte code of another, whose form goes with the line
+   * and not with the system.
+   *
+   * @param home the Python that is to run it
+   * @return itself if it runs here; empty if this machine has none of its line
+   */
+  public static Optional<PythonHome> compilerFor(PythonHome home) {
+    return home.runsHere()
+        ? Optional.of(home)
+        : HostPython.all("", Variables.here()).stream()
+            .filter(r -> !r.kinds().isEmpty())
+            .flatMap(r -> PythonHome.at(r.home()).stream())
+            .filter(h -> h.runsHere() && h.line().equals(home.line()))
+            .findFirst();
+  }
+
   private static List<FoundRuntime> all(RuntimeRequest request) {
     if (!request.from().isEmpty()) {
       return request.from().stream().map(p -> HostPython.found(PythonHome.of(p), "named")).toList();

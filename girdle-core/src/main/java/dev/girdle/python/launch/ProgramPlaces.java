@@ -53,25 +53,37 @@ final class ProgramPlaces {
     return List.copyOf(places);
   }
 
-  /** All that goes along; of several files for one place, the one that Python finds first. */
-  static List<LayoutFile> files(LayoutRequest request, ModuleTree tree) {
+  /**
+   * All that goes along, by its path in the artifact; of several files for one place, the one that
+   * Python finds first.
+   */
+  static Map<String, Item> items(LayoutRequest request, ModuleTree tree) {
     Map<String, Item> chosen = new LinkedHashMap<>();
     for (Component component : request.selection().components()) {
       for (Item item : request.selection().items(component).keySet()) {
-        chosen.merge(place(item), item, (a, b) -> tree.rootOf(b) < tree.rootOf(a) ? b : a);
+        chosen.merge(
+            request.programFolder() + place(item),
+            item,
+            (a, b) -> tree.rootOf(b) < tree.rootOf(a) ? b : a);
       }
     }
+    return chosen;
+  }
+
+  /** All that goes along, as files. */
+  static List<LayoutFile> files(LayoutRequest request, ModuleTree tree) {
     List<LayoutFile> files = new ArrayList<>();
-    chosen.forEach(
-        (place, item) ->
-            files.add(
-                new LayoutFile(
-                    request.programFolder() + place,
-                    item.content(),
-                    FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent(),
-                    Packing.AS_IT_IS,
-                    item.component().name(),
-                    request.reason(item))));
+    items(request, tree)
+        .forEach(
+            (place, item) ->
+                files.add(
+                    new LayoutFile(
+                        place,
+                        item.content(),
+                        FolderTree.fileOf(item.content()).filter(Files::isExecutable).isPresent(),
+                        Packing.AS_IT_IS,
+                        item.component().name(),
+                        request.reason(item))));
     return files;
   }
 }

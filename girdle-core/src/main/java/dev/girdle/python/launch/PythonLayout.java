@@ -11,7 +11,6 @@ import dev.girdle.layout.LayoutCommand;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.LayoutStart;
 import dev.girdle.layout.WindowsStart;
-import dev.girdle.python.bundle.ByteCode;
 import dev.girdle.python.bundle.PythonBundle;
 import dev.girdle.python.bundle.PythonHome;
 import dev.girdle.python.tree.ModuleTree;
@@ -68,11 +67,11 @@ public final class PythonLayout {
             List.of(),
             List.of(),
             request.startOfFolder(request.isForUnix()));
-    return completed(layout.starting(layout.starting().programmedBy(programs)), request);
+    return completed(layout.starting(layout.starting().programmedBy(programs)), request, tree);
   }
 
   /** With the runtime, if one goes along, and with byte code. */
-  private static Layout completed(Layout layout, LayoutRequest request) {
+  private static Layout completed(Layout layout, LayoutRequest request, ModuleTree tree) {
     Optional<PythonHome> home =
         request.runtime().isBundled()
             ? Optional.of(PythonBundle.chosen(request))
@@ -81,13 +80,7 @@ public final class PythonLayout {
         request.runtime().isBundled()
             ? PythonBundle.addTo(layout, request, home.orElseThrow())
             : layout;
-    Optional<PythonHome> compiler = home.filter(PythonHome::runsHere);
-    if (compiler.isEmpty()) {
-      return whole.noticing(
-          List.of(
-              "no Python on this machine makes its byte code, so each start compiles what it loads"));
-    }
-    return whole.plus(List.copyOf(ByteCode.of(compiler.get(), whole.files()).values()));
+    return Compiled.of(whole, request, tree, home.flatMap(PythonBundle::compilerFor));
   }
 
   /**
@@ -107,7 +100,7 @@ public final class PythonLayout {
         made("start/python", script, "what the program starts as its interpreter").asExecutable());
     files.addAll(ProgramPlaces.files(request, tree));
     Layout layout = new Layout(files, List.of(), RecordFile.IN_FOLDER, List.of(), List.of(), "");
-    return completed(layout, request);
+    return completed(layout, request, tree);
   }
 
   private static List<WindowsStart> starters(
@@ -181,7 +174,7 @@ public final class PythonLayout {
                 List.of(),
                 request.main().label())
             .starting(LayoutStart.by(request.main().label()).commandedBy(commands));
-    return completed(layout, request);
+    return completed(layout, request, tree);
   }
 
   /** For what the program itself starts as its interpreter; it has no shell for more. */

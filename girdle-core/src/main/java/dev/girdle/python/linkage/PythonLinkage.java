@@ -36,6 +36,7 @@ public final class PythonLinkage implements Linkage {
   private final RuntimeNames runtime;
   private final TextDemands texts;
   private final SourceDemands sources;
+  private final OwnData ownData;
   private final SettingsDemands settings;
   private final boolean exact;
   private final Vendored vendored;
@@ -67,9 +68,10 @@ public final class PythonLinkage implements Linkage {
     this.runtime = runtime;
     this.exact = exact;
     this.vendored = new Vendored(tree);
-    this.texts = new TextDemands(tree, projects, isOfLibrary);
+    this.ownData = new OwnData(tree);
+    this.texts = new TextDemands(tree, projects, ownData, isOfLibrary);
     this.sources = new SourceDemands(tree, texts, projects, started, isOfLibrary);
-    this.settings = new SettingsDemands(tree, projects);
+    this.settings = new SettingsDemands(tree, projects, ownData);
   }
 
   /**
@@ -111,7 +113,9 @@ public final class PythonLinkage implements Linkage {
     Optional<ModuleFile> file = ModuleFile.of(Paths.fileName(item.path()));
     boolean isScript = file.isEmpty() && settings.isScript(item);
     if (isScript || file.filter(f -> f.kind() == ModuleFile.Kind.SOURCE).isPresent()) {
-      return described(item, sources.of(item));
+      return item.component().role().isUsers()
+          ? withOwnData(item, sources.of(item))
+          : described(item, sources.of(item));
     }
     if (file.isPresent()) {
       // compilers pack names of modules so that nobody finds all of them
@@ -124,6 +128,17 @@ public final class PythonLinkage implements Linkage {
       return ItemDemands.of(dependencies(item));
     }
     return ItemDemands.of(settings.of(item));
+  }
+
+  private ItemDemands withOwnData(Item module, ItemDemands demands) {
+    List<Demand> data = ownData.ofPackage(module);
+    ItemDemands its = described(module, demands);
+    if (data.isEmpty()) {
+      return its;
+    }
+    List<Demand> all = new ArrayList<>(its.named());
+    all.addAll(data);
+    return new ItemDemands(all, its.open());
   }
 
   /** Whoever is used can be asked for the release that it is of. */

@@ -31,6 +31,12 @@ final class SettingsDemands {
   /** Templates of the user's own: those of others are written for what loads them. */
   private static final Pattern TEMPLATES = Pattern.compile(".*\\.(?:html|xml|j2|jinja2?)");
 
+  /** What else of the user's own names other files of his. */
+  private static final Pattern NAMING =
+      Pattern.compile(".*\\.(?:css|js|htm|ui|qml|kv|glade|md|txt)");
+
+  private static final Pattern FILE = Pattern.compile("[\\w][\\w./-]*\\.[A-Za-z]\\w{0,7}");
+
   private static final Pattern DOTTED = Pattern.compile("[A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)+");
 
   /** Compilers give names to modules that no person would: some begin with a digit. */
@@ -43,7 +49,10 @@ final class SettingsDemands {
   private final ModuleTree tree;
   private final Projects projects;
 
-  SettingsDemands(ModuleTree tree, Projects projects) {
+  private final OwnData ownData;
+
+  SettingsDemands(ModuleTree tree, Projects projects, OwnData ownData) {
+    this.ownData = ownData;
     this.projects = projects;
     this.tree = tree;
   }
@@ -62,6 +71,9 @@ final class SettingsDemands {
   /** Modules that settings name by dotted names; of what others made, in any file. */
   List<Demand> of(Item item) throws IOException {
     boolean isUsers = item.component().role().isUsers();
+    if (isUsers && NAMING.matcher(item.path()).matches() && item.content().size() <= LARGEST) {
+      return files(item);
+    }
     boolean isNamed =
         !isUsers
             || SETTINGS.matcher(item.path()).matches()
@@ -79,7 +91,7 @@ final class SettingsDemands {
             names.add(matcher.group());
           }
         });
-    List<Demand> demands = new ArrayList<>();
+    List<Demand> demands = new ArrayList<>(isUsers ? files(item) : List.of());
     for (String name : names) {
       // stored objects have a letter before the names of their modules (pickletools, GLOBAL)
       Found found = tree.find(name);
@@ -99,6 +111,23 @@ final class SettingsDemands {
                 isUsers && isModule ? Strength.SOFT : Strength.HINT));
       }
     }
+    return demands;
+  }
+
+  /** Files of the user's own that a text of his names. */
+  private List<Demand> files(Item item) throws IOException {
+    Set<String> names = new LinkedHashSet<>();
+    CodeTexts.readAscii(
+        item.content(),
+        SHORTEST,
+        text -> {
+          Matcher matcher = FILE.matcher(text);
+          while (matcher.find()) {
+            names.add(matcher.group());
+          }
+        });
+    List<Demand> demands = new ArrayList<>();
+    names.forEach(n -> demands.addAll(ownData.named(item, n, Site.of(item))));
     return demands;
   }
 

@@ -30,8 +30,10 @@ final class TextDemands {
   private final ModuleTree tree;
   private final Projects projects;
   private final boolean isOfLibrary;
+  private final OwnData ownData;
 
-  TextDemands(ModuleTree tree, Projects projects, boolean isOfLibrary) {
+  TextDemands(ModuleTree tree, Projects projects, OwnData ownData, boolean isOfLibrary) {
+    this.ownData = ownData;
     this.isOfLibrary = isOfLibrary;
     this.tree = tree;
     this.projects = projects;
@@ -195,6 +197,9 @@ final class TextDemands {
       }
     }
     found.stream().filter(i -> i != item).forEach(i -> file(i, site, to));
+    if (found.isEmpty() && isUsers) {
+      ownData.named(item, path, site).forEach(to::add);
+    }
   }
 
   private static void file(Item item, Site site, SourceDemands.Collected to) {

@@ -8,6 +8,7 @@ import dev.girdle.python.source.SourceReader;
 import dev.girdle.python.source.SourceText;
 import dev.girdle.python.source.Starting;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
@@ -35,13 +36,23 @@ final class ScriptFolder {
   private static final Pattern DOTTED =
       Pattern.compile("([A-Za-z_]\\w*)(?:\\.[A-Za-z_]\\w*)+(?::[\\w.]+)?");
 
+  /** Data that names other data: pages, their styles and scripts, descriptions of windows. */
+  private static final Pattern NAMING =
+      Pattern.compile(
+          ".*\\.(?:html?|xml|j2|jinja2?|css|js|json|ya?ml|toml|ini|cfg|ui|qml|kv|glade|md|txt)");
+
+  private static final Pattern FILE = Pattern.compile("[\\w][\\w./-]*\\.[A-Za-z]\\w{0,7}");
+  private static final int LARGEST_DATA = 1 << 20;
+
   private final Path folder;
+  private final DataFolders dataFolders;
   private final Map<String, TreeFile> files = new TreeMap<>();
   private final Deque<Path> toRead = new ArrayDeque<>();
   private final Set<Path> known = new HashSet<>();
 
   private ScriptFolder(Path folder) {
     this.folder = folder;
+    this.dataFolders = new DataFolders(folder);
   }
 
   /**
@@ -95,7 +106,7 @@ final class ScriptFolder {
       String path = begin + file.path();
       if (Places.takenFor(path).isEmpty()
           && files.putIfAbsent(path, new TreeFile(path, file.content())) == null
-          && path.endsWith(".py")) {
+          && (path.endsWith(".py") || NAMING.matcher(path).matches())) {
         toRead.add(folder.resolve(path));
       }
     }
@@ -103,6 +114,16 @@ final class ScriptFolder {
 
   private void read(Path file) throws IOException {
     if (Files.size(file) > LARGEST_SOURCE) {
+      return;
+    }
+    if (NAMING.matcher(file.toString()).matches()) {
+      if (Files.size(file) <= LARGEST_DATA) {
+        Matcher names =
+            FILE.matcher(new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1));
+        while (names.find()) {
+          elsewhere(names.group());
+        }
+      }
       return;
     }
     List<Mention> mentions;
@@ -154,6 +175,15 @@ final class ScriptFolder {
       if (there.toString().endsWith(".py")) {
         toRead.add(there);
       }
+    } else if (!Files.exists(there)) {
+      elsewhere(path);
+    }
+  }
+
+  /** A folder of data in which a file of that name lies, with all in it. */
+  private void elsewhere(String path) throws IOException {
+    for (Path found : dataFolders.holding(path)) {
+      tree(found);
     }
   }
 }

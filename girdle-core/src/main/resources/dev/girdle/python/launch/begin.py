@@ -41,11 +41,29 @@ def places():
     return home, at
 
 
+def tell_where():
+    """Byte code without a source tells where it lies now, as that with a source does."""
+    import _imp
+    from importlib.machinery import SourcelessFileLoader
+
+    get_code = SourcelessFileLoader.get_code
+
+    def code_of(self, name):
+        code = get_code(self, name)
+        _imp._fix_co_filename(code, self.path[:-1])
+        return code
+
+    SourcelessFileLoader.get_code = code_of
+
+
 def script(path, arguments):
     from importlib.machinery import SourceFileLoader, SourcelessFileLoader
 
     path = os.path.abspath(path)
     sys.argv[:] = [path] + arguments
+    alone = path + ("c" if path.endswith(".py") else ".pyc")
+    if not os.path.exists(path) and os.path.isfile(alone):
+        path = alone  # its source stayed behind
     place = os.path.dirname(path)
     if place in sys.path:
         sys.path.remove(place)
@@ -87,7 +105,7 @@ def interpreter(words):
         sys.argv[:] = ["-c"] + words[2:]
         sys.path.insert(0, "")
         main = sys.modules["__main__"].__dict__
-        for name in ("OWN", "OTHERS", "places", "script", "module", "call", "interpreter", "run"):
+        for name in ("OWN", "OTHERS", "places", "script", "module", "call", "interpreter", "tell_where", "run"):
             main.pop(name, None)
         main.pop("__file__", None)
         exec(compile(words[1], "<string>", "exec"), main)
@@ -108,6 +126,7 @@ def interpreter(words):
 
 def run():
     home, at = places()
+    tell_where()
     seen = os.environ.get("GIRDLE_SEEN")  # set while it is rehearsed
     if seen:
         with open(os.path.join(seen, "sitecustomize.py")) as probe:

@@ -3,6 +3,7 @@ package dev.girdle.python.bundle;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.ecosystem.FoundRuntime;
+import dev.girdle.io.Content;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.place.Variables;
 import java.io.IOException;
@@ -30,8 +31,8 @@ class ByteCodeTest {
     return LayoutFile.made(path, text.getBytes(StandardCharsets.UTF_8), "");
   }
 
-  private static byte[] bytes(LayoutFile file) throws IOException {
-    return file.content().bytes(1 << 20);
+  private static byte[] bytes(Content content) throws IOException {
+    return content.bytes(1 << 20);
   }
 
   /** Texts that several files have are held by more than one, which the compiler writes down. */
@@ -50,7 +51,7 @@ class ByteCodeTest {
     for (int i = 0; i < 30; i++) {
       many.add(source("app/a" + i + ".py", "tie = knot = 'hemp'\nx = 'a text of its own'\n"));
     }
-    Map<String, LayoutFile> all = ByteCode.of(home, many);
+    Map<String, Content> all = ByteCode.of(home, many);
     assertThat(bytes(all.get("app/one.py"))).isEqualTo(alone);
     assertThat(all).hasSize(31);
   }
@@ -58,11 +59,11 @@ class ByteCodeTest {
   @Test
   void itIsNotCheckedAgainstItsSourceAndLiesWherePythonLooks() throws IOException {
     PythonHome home = home();
-    Map<String, LayoutFile> all =
-        ByteCode.of(home, List.of(one(), source("app/wrong.py", "def :\n")));
+    Map<String, Content> all = ByteCode.of(home, List.of(one(), source("app/wrong.py", "def :\n")));
     assertThat(all).containsOnlyKeys("app/one.py");
-    LayoutFile code = all.get("app/one.py");
-    assertThat(code.path()).matches("app/__pycache__/one\\.cpython-3\\d+\\.pyc");
+    Content code = all.get("app/one.py");
+    assertThat(ByteCode.beside(one(), code, home).path())
+        .matches("app/__pycache__/one\\.cpython-3\\d+\\.pyc");
     // PEP 552: bit 0 says that it goes by a digest, bit 1 that this is looked at
     assertThat(bytes(code)[4]).isEqualTo((byte) 1);
     assertThat(new String(bytes(code), StandardCharsets.ISO_8859_1))

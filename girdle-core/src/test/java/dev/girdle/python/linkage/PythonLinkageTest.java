@@ -99,6 +99,28 @@ class PythonLinkageTest {
   }
 
   @Test
+  void whatLibrariesOpenOfTheUsersOwnGoesAlong() {
+    own(
+        Map.of(
+            "main.py", "import board\nshow('list.html')\n",
+            "board/__init__.py", "",
+            "board/pages/all.txt", "",
+            "board/unused.py", "",
+            "pages/list.html", "<link href='{{ find('look.css') }}'>",
+            "pages/parts/foot.html", "",
+            "styles/new/look.css", "",
+            "other/notes.txt", ""));
+    assertThat(paths(walk()))
+        .containsExactly(
+            "board/__init__.py",
+            "board/pages/all.txt",
+            "main.py",
+            "pages/list.html",
+            "pages/parts/foot.html",
+            "styles/new/look.css");
+  }
+
+  @Test
   void helpersAndWordsOfDeclaredProjectsLoadWhatIsThere() {
     own(Map.of("main.py", "import tables\n"));
     library(

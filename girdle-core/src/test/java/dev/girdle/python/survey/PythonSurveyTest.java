@@ -73,6 +73,23 @@ class PythonSurveyTest {
   }
 
   @Test
+  void foldersOfDataThatAScriptsTextsLeadToArePartOfIt() throws IOException {
+    write("app/plan.py", "render('list.html')\n");
+    write("app/pages/list.html", "<link href='look.css'>");
+    write("app/pages/parts/foot.html", "");
+    write("app/styles/new/look.css", "");
+    write("app/letters/private.txt", "");
+    write("app/project/main.py", "");
+    write("app/project/list.html", "of another program");
+    try (Application app = survey("app/plan.py")) {
+      assertThat(named(app, "plan").items())
+          .extracting(Item::path)
+          .containsExactlyInAnyOrder(
+              "plan.py", "pages/list.html", "pages/parts/foot.html", "styles/new/look.css");
+    }
+  }
+
+  @Test
   void whatIsWrongWithListsIsTold() throws IOException {
     environment();
     install("one", "1", "shared.py", "../../../bin/one", "../../../../../etc/passwd");
