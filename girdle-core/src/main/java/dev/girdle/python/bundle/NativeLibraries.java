@@ -15,7 +15,6 @@ import dev.girdle.io.Paths;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
 import dev.girdle.system.LibraryFolders;
-import dev.girdle.system.PackageDatabase;
 import dev.girdle.system.ReceiversLibraries;
 import dev.girdle.system.RootFolder;
 import dev.girdle.system.SystemPackage;
@@ -53,8 +52,7 @@ final class NativeLibraries {
 
   private final Map<String, LinkedCode> linked = new HashMap<>();
   private final Map<String, LayoutFile> taken = new TreeMap<>();
-  private final Map<String, LayoutFile> licences = new TreeMap<>();
-  private final PackageDatabase database = new PackageDatabase(root);
+  private final PackageTerms terms;
   private final Set<String> missing = new TreeSet<>();
 
   /** The folders that hold a library of a name. */
@@ -66,10 +64,12 @@ final class NativeLibraries {
    * @param target where the artifact is to run
    * @param libraryFolder where libraries go, with a slash at the end
    * @param ownFolders folders of this machine that are looked at before those of the system
+   * @param terms gets the packages that libraries are of
    */
-  NativeLibraries(Target target, String libraryFolder, List<Path> ownFolders) {
+  NativeLibraries(Target target, String libraryFolder, List<Path> ownFolders, PackageTerms terms) {
     this.systemFolders = LibraryFolders.all(root, target);
     this.libraryFolder = libraryFolder;
+    this.terms = terms;
     this.ownFolders = new LinkedHashSet<>();
     ownFolders.forEach(f -> this.ownFolders.add(f.toString()));
   }
@@ -108,7 +108,6 @@ final class NativeLibraries {
       completed.add(edited(file, components));
     }
     completed.addAll(WindowFiles.of(List.copyOf(taken.values()), libraryFolder));
-    completed.addAll(licences.values());
     return completed;
   }
 
@@ -147,7 +146,7 @@ final class NativeLibraries {
     }
     String place = libraryFolder + name;
     bring(place);
-    Optional<SystemPackage> owner = database.of(Set.of(root.pathOf(found.get())));
+    Optional<SystemPackage> owner = terms.ownerOf(found.get());
     LayoutFile file =
         new LayoutFile(
             place,
@@ -158,29 +157,7 @@ final class NativeLibraries {
             Paths.fileName(asker) + " is linked with it");
     files.put(place, file);
     taken.put(place, file);
-    owner.ifPresent(this::licence);
     return Optional.of(place);
-  }
-
-  /** Where its package says under which terms it stands, that goes along. */
-  private void licence(SystemPackage owner) {
-    owner
-        .terms()
-        .flatMap(root::file)
-        .ifPresent(
-            terms -> {
-              String place =
-                  libraryFolder.replaceFirst("lib/$", "licences/") + owner.label() + ".txt";
-              licences.put(
-                  place,
-                  new LayoutFile(
-                      place,
-                      FolderTree.content(terms),
-                      false,
-                      Packing.AS_IT_IS,
-                      owner.label(),
-                      "licence of " + owner.label()));
-            });
   }
 
   private Optional<Path> find(String name) {

@@ -18,6 +18,7 @@ import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.python.linkage.PythonThing;
 import dev.girdle.python.tree.RuntimeNames;
 import dev.girdle.shelf.Shelf;
+import dev.girdle.system.RootFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -103,20 +104,24 @@ public final class PythonBundle {
   public static Layout addTo(Layout layout, LayoutRequest request, PythonHome home) {
     String top = request.programFolder() + FOLDER;
     boolean isTrimmed = request.runtime().kind() == RuntimeKind.TRIMMED;
+    Set<String> asked = asked(request);
     try {
       HomeFiles files =
           HomeFiles.of(
-              home,
-              top,
-              isTrimmed ? Optional.of(asked(request)) : Optional.empty(),
-              request.choice());
+              home, top, isTrimmed ? Optional.of(asked) : Optional.empty(), request.choice());
       List<LayoutFile> all = new ArrayList<>(layout.files());
       int before = all.size();
       all.addAll(files.files());
       Set<String> leftToReceivers = new TreeSet<>();
+      List<String> absent = List.of();
       if (home.runsHere() && home.target().orElseThrow().system().equals("linux")) {
-        NativeLibraries libraries = libraries(home, top);
+        PackageTerms terms = terms(top);
+        NativeLibraries libraries = libraries(home, top, terms);
         all = libraries.complete(all);
+        LentData lent = LentData.of(all, home, request.programFolder(), asked, terms);
+        all.addAll(lent.files());
+        all.addAll(terms.files());
+        absent = lent.absent();
         leftToReceivers.addAll(libraries.leftToReceivers());
       }
       Layout with =
@@ -130,21 +135,26 @@ public final class PythonBundle {
                       files.parts(),
                       files.leftOut()),
                   all.subList(before, all.size()));
-      return leftToReceivers.isEmpty()
-          ? with
-          : with.noticing(
-              List.of(
-                  "the receiver's system has to have "
-                      + String.join(", ", leftToReceivers)
-                      + ", which is better its own, or is not on this machine"));
+      List<String> notices = new ArrayList<>(absent);
+      if (!leftToReceivers.isEmpty()) {
+        notices.add(
+            "the receiver's system has to have "
+                + String.join(", ", leftToReceivers)
+                + ", which is better its own, or is not on this machine");
+      }
+      return with.noticing(notices);
     } catch (IOException e) {
       throw GirdleException.because(e, home.folder() + " cannot be read");
     }
   }
 
-  private static NativeLibraries libraries(PythonHome home, String top) {
+  private static PackageTerms terms(String top) {
+    return new PackageTerms(new RootFolder(Path.of("/")), top + "licences/");
+  }
+
+  private static NativeLibraries libraries(PythonHome home, String top, PackageTerms terms) {
     return new NativeLibraries(
-        home.target().orElseThrow(), top + "lib/", List.of(home.folder().resolve("lib")));
+        home.target().orElseThrow(), top + "lib/", List.of(home.folder().resolve("lib")), terms);
   }
 
   /**
@@ -185,7 +195,10 @@ public final class PythonBundle {
    */
   public static Path writeWhole(PythonHome home, Path folder) throws IOException {
     List<LayoutFile> files = HomeFiles.of(home, FOLDER, Optional.empty(), Choice.USUAL).files();
-    for (LayoutFile file : libraries(home, FOLDER).complete(files)) {
+    PackageTerms terms = terms(FOLDER);
+    List<LayoutFile> all = new ArrayList<>(libraries(home, FOLDER, terms).complete(files));
+    all.addAll(terms.files());
+    for (LayoutFile file : all) {
       Path place = folder.resolve(file.path());
       Files.createDirectories(place.getParent());
       try (InputStream in = file.content().open()) {

@@ -33,6 +33,12 @@ def places():
         for folder in os.listdir(library) if os.path.isdir(library) else ():
             if folder[: len(kind)] == kind and folder[len(kind) :].replace(".", "").isdigit():
                 os.environ.setdefault(kind.upper() + "_LIBRARY", os.path.join(library, folder))
+    lend = os.path.join(home, "start", "lend.py")
+    if os.path.isfile(lend):
+        lent = {}
+        with open(lend, encoding="utf-8") as file:
+            exec(compile(file.read(), lend, "exec"), lent)
+        lent["lend"](os.path.join(home, "runtime", "share"))
     interpreter = os.path.join(home, "start", "python")
     if os.name == "posix" and os.path.isfile(interpreter):
         sys.executable = interpreter
