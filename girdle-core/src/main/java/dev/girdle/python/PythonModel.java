@@ -30,6 +30,7 @@ import dev.girdle.python.launch.StartedModule;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.linkage.PythonLinkage;
 import dev.girdle.python.linkage.PythonThing;
+import dev.girdle.python.pack.DataScheme;
 import dev.girdle.python.survey.OwnFiles;
 import dev.girdle.python.survey.PathFile;
 import dev.girdle.python.tree.ModuleTree;
@@ -178,7 +179,8 @@ final class PythonModel implements LanguageModel {
     if (item.path().matches("[^/]+-info/(METADATA|PKG-INFO|entry_points\\.txt)")) {
       return Optional.of("describes its distribution");
     }
-    if (useless.why(item).isPresent() || prune == Prune.CLASSES && isCode(item)) {
+    boolean isModule = isCode(item) && DataScheme.inEnvironment(item.path()).isEmpty();
+    if (useless.why(item).isPresent() || prune == Prune.CLASSES && isModule) {
       return Optional.empty();
     }
     return Optional.of("its distribution may load or open it by a name that only the run tells");

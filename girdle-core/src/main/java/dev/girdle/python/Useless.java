@@ -26,6 +26,9 @@ final class Useless {
 
   static {
     KINDS.put(Pattern.compile(".*(\\.pyi|/py\\.typed)"), "types, for those who write code");
+    KINDS.put(
+        Pattern.compile("[^/]+\\.data/data/share/(man|doc|info|bash-completion|zsh|fish)/.*"),
+        "manual, or for those who type commands");
     KINDS.put(Pattern.compile("(?:.*/)(tests?|testing_data|test_data)/.*"), "test");
     KINDS.put(Pattern.compile("(?:.*/)(conftest\\.py)"), "test");
     KINDS.put(

@@ -6,6 +6,7 @@ import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.io.FolderTree;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.layout.Packing;
+import dev.girdle.python.pack.DataScheme;
 import dev.girdle.python.tree.ModuleTree;
 import java.nio.file.Files;
 import java.util.ArrayList;
@@ -13,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Where what of an application goes in an artifact. */
@@ -23,10 +25,17 @@ final class ProgramPlaces {
   /** What was installed, in one folder. */
   static final String PACKAGES = "packages/";
 
+  /** What was installed beside packages, as in an environment. */
+  private static final String DATA = "data/";
+
   private ProgramPlaces() {}
 
   /** Where an item goes, in the program's folder. */
   static String place(Item item) {
+    Optional<String> outside = DataScheme.inEnvironment(item.path());
+    if (outside.isPresent() && !item.component().role().isUsers()) {
+      return DATA + outside.get();
+    }
     return folder(item.component()) + item.path();
   }
 

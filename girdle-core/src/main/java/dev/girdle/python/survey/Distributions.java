@@ -1,13 +1,18 @@
 package dev.girdle.python.survey;
 
+import dev.girdle.binary.NativeCode;
 import dev.girdle.io.Content;
+import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.TreeFile;
+import dev.girdle.python.pack.DataScheme;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
 import dev.girdle.python.pack.ProjectName;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -28,6 +33,8 @@ import java.util.regex.Pattern;
 final class Distributions {
   private static final Pattern INFO =
       Pattern.compile("([^/]+?)(?:-([^/-]+))?(?:-py[\\d.]+)?\\.(dist-info|egg-info)");
+  private static final Pattern BELOW =
+      Pattern.compile("(?:\\.\\./){2,4}((?:bin|Scripts|share|etc)/.*)");
   private static final int LARGEST = 16 << 20;
 
   private final Map<String, TreeFile> files = new TreeMap<>();
@@ -35,7 +42,7 @@ final class Distributions {
   private final Map<String, String> owners = new HashMap<>();
   private final List<String> notices = new ArrayList<>();
   private final Map<String, Set<String>> shared = new TreeMap<>();
-  private final String where;
+  private final Site site;
 
   /**
    * A distribution, or what belongs to none.
@@ -48,8 +55,8 @@ final class Distributions {
   record Distribution(
       String name, Optional<String> release, List<TreeFile> files, boolean isEditable) {}
 
-  private Distributions(String where) {
-    this.where = where;
+  private Distributions(Site site) {
+    this.site = site;
   }
 
   /** All of a folder, and what is wrong with them. */
@@ -58,11 +65,11 @@ final class Distributions {
   /**
    * Splits a folder.
    *
-   * @param where what the folder is called, for the user
+   * @param site the folder
    * @param files its files, without those that were set aside
    */
-  static Split of(String where, List<TreeFile> files) {
-    Distributions distributions = new Distributions(where);
+  static Split of(Site site, List<TreeFile> files) {
+    Distributions distributions = new Distributions(site);
     files.forEach(f -> distributions.files.put(f.path(), f));
     return distributions.split();
   }
@@ -101,7 +108,7 @@ final class Distributions {
             notices.add(
                 pair
                     + " in "
-                    + where
+                    + site.origin()
                     + " both list "
                     + paths.iterator().next()
                     + (paths.size() > 1 ? " and " + (paths.size() - 1) + " more" : "")));
@@ -171,6 +178,8 @@ final class Distributions {
       String plain = path.replace('\\', '/');
       if (Paths.leadsOut(plain) == null) {
         own(plain, info);
+      } else if (outside(plain, info)) {
+        continue;
       } else if (leadsFar(plain)) {
         out++;
         first = first.isEmpty() ? Paths.printable(plain) : first;
@@ -191,6 +200,34 @@ final class Distributions {
           own(line.substring(3), info);
         }
       }
+    }
+  }
+
+  /**
+   * What is installed below the environment itself. Commands there that start Python name the
+   * Python of this machine, and stay behind; programs in native code go along.
+   */
+  private boolean outside(String path, String info) {
+    Matcher below = BELOW.matcher(path);
+    if (!below.matches() || Paths.leadsOut(below.group(1)) != null) {
+      return false;
+    }
+    Path environment = site.folder().resolve(path.substring(0, below.start(1))).normalize();
+    try {
+      Path file = environment.resolve(below.group(1));
+      boolean isThere =
+          Files.isRegularFile(file) && file.toRealPath().startsWith(environment.toRealPath());
+      if (!isThere) {
+        return false;
+      }
+      Content content = FolderTree.content(file);
+      boolean isCommand = below.group(1).matches("(?:bin|Scripts)/.*");
+      if (!isCommand || NativeCode.of(content).isPresent()) {
+        byInfo.get(info).add(new TreeFile(DataScheme.path(info, below.group(1)), content));
+      }
+      return true;
+    } catch (IOException e) {
+      return false; // as if it were not there
     }
   }
 

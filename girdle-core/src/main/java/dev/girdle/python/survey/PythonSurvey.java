@@ -9,6 +9,7 @@ import dev.girdle.app.SetAside;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.FileTree;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
@@ -145,12 +146,11 @@ public final class PythonSurvey {
       Outside.of(app.resolve(environment)).problem().ifPresent(notices::add);
     }
     boolean isTopSite = sites.all().contains("");
-    inSite.forEach(
-        (site, itsFiles) -> {
-          String origin = site.isEmpty() ? "site" : site.substring(0, site.length() - 1);
-          Path folder = app.resolve(site);
-          distributions(new Site(origin, folder), itsFiles, false);
-        });
+    for (Map.Entry<String, List<TreeFile>> one : inSite.entrySet()) {
+      String site = one.getKey();
+      String origin = site.isEmpty() ? "site" : site.substring(0, site.length() - 1);
+      distributions(new Site(origin, app.resolve(site)), one.getValue(), false);
+    }
     return isTopSite || !inSite.isEmpty();
   }
 
@@ -219,8 +219,12 @@ public final class PythonSurvey {
     }
   }
 
-  private void distributions(Site site, List<TreeFile> files, boolean isForOthers) {
-    Distributions.Split split = Distributions.of(site.origin(), files);
+  private void distributions(Site site, List<TreeFile> all, boolean isForOthers)
+      throws IOException {
+    Eggs eggs = new Eggs(all);
+    notices.addAll(eggs.notices());
+    List<TreeFile> files = eggs.files();
+    Distributions.Split split = Distributions.of(site, files);
     notices.addAll(split.notices());
     Set<Distribution> wanted =
         isForOthers ? Relevant.of(own, split.all()) : new HashSet<>(split.all());
@@ -235,15 +239,16 @@ public final class PythonSurvey {
         editables.components(one).forEach((origin, its) -> editable(one, origin, its));
       }
       if (!kept.isEmpty()) {
-        library(site, one, kept);
+        library(site, one, eggs.tree(kept));
       }
     }
+    eggs.close();
     if (!isForOthers) {
       notices.addAll(editables.notices());
     }
   }
 
-  private void library(Site site, Distribution one, List<TreeFile> files) {
+  private void library(Site site, Distribution one, FileTree files) {
     String plain = Identity.fit(one.name());
     components.add(
         new Component(
@@ -253,7 +258,7 @@ public final class PythonSurvey {
             one.release().orElse(null),
             null,
             "lies in " + site.origin(),
-            new SubTree(files, List.of()),
+            files,
             path -> path));
   }
 

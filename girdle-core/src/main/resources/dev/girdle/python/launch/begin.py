@@ -25,6 +25,9 @@ def places():
     for place in OTHERS:
         if os.path.isdir(at(place)):
             site.addsitedir(at(place))
+    data = os.path.join(home, "data")
+    if os.path.isdir(data):  # what was installed beside packages is looked for there
+        sys.prefix = sys.exec_prefix = data
     for name in ("setquit", "setcopyright", "sethelper"):
         getattr(site, name, int)()
     # scripts that windows are made of, which have to be of the release of their library

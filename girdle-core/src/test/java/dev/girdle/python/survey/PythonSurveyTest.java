@@ -8,8 +8,12 @@ import dev.girdle.app.Item;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.plan.Source;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -86,6 +90,71 @@ class PythonSurveyTest {
           .extracting(Item::path)
           .containsExactlyInAnyOrder(
               "plan.py", "pages/list.html", "pages/parts/foot.html", "styles/new/look.css");
+    }
+  }
+
+  @Test
+  void eggsAreShownAsIfTheyHadBeenInstalledLikeAllElse() throws IOException {
+    environment();
+    write("app/main.py", "import knots, splices");
+    write(
+        SITE + "easy-install.pth",
+        "./knots-1.2-py3.11.egg\n./splices-2.0-py3.11.egg\n./torn-1.0-py3.11.egg\n");
+    write(SITE + "splices-2.0-py3.11.egg/EGG-INFO/PKG-INFO", "Name: splices\nVersion: 2.0\n");
+    write(SITE + "splices-2.0-py3.11.egg/EGG-INFO/top_level.txt", "splices\n");
+    write(SITE + "splices-2.0-py3.11.egg/splices/__init__.py", "");
+    write(SITE + "unnamed-1.0-py3.11.egg/unnamed.py", "");
+    write(SITE + "torn-1.0-py3.11.egg", "PK no archive");
+    Path egg = dir.resolve(SITE + "knots-1.2-py3.11.egg");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(egg))) {
+      for (String[] one :
+          List.of(
+              new String[] {"EGG-INFO/PKG-INFO", "Name: knots\nVersion: 1.2\n"},
+              new String[] {"EGG-INFO/top_level.txt", "knots\n"},
+              new String[] {"knots/__init__.py", "TIED = 1"},
+              new String[] {"knots/__pycache__/__init__.cpython-311.pyc", ""})) {
+        zip.putNextEntry(new ZipEntry(one[0]));
+        zip.write(one[1].getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    try (Application app = survey("app")) {
+      assertThat(named(app, "knots@1.2").items())
+          .extracting(Item::path)
+          .containsExactlyInAnyOrder(
+              "knots-1.2-py3.11.egg-info/PKG-INFO",
+              "knots-1.2-py3.11.egg-info/top_level.txt",
+              "knots/__init__.py");
+      Item code = named(app, "knots@1.2").item("knots/__init__.py").orElseThrow();
+      assertThat(code.content().bytes(100)).asString().isEqualTo("TIED = 1");
+      assertThat(named(app, "splices@2.0").item("splices/__init__.py")).isPresent();
+      assertThat(app.components()).extracting(Component::name).doesNotContain("unnamed@1.0");
+      assertThat(app.notices())
+          .anyMatch(n -> n.startsWith("torn-1.0-py3.11.egg cannot be read as an archive"));
+    }
+  }
+
+  @Test
+  void whatIsInstalledBesidePackagesBelongsToItsDistribution() throws IOException {
+    environment();
+    install(
+        "board",
+        "1",
+        "board.py",
+        "../../../share/board/look.css",
+        "../../../share/gone.txt",
+        "../../../bin/board",
+        "../../../share/../../../outside.txt");
+    write("app/.venv/share/board/look.css", "p {}");
+    write("app/.venv/bin/board", "#!/app/.venv/bin/python\n");
+    write("outside.txt", "x");
+    write("app/main.py", "import board");
+    try (Application app = survey("app")) {
+      assertThat(named(app, "board@1").items())
+          .extracting(Item::path)
+          .contains("board-1.data/data/share/board/look.css")
+          .noneMatch(p -> p.contains("gone") || p.contains("outside") || p.contains("bin/"));
+      assertThat(app.notices())
+          .anyMatch(n -> n.contains("names a file outside of its environment"));
     }
   }
 
