@@ -189,8 +189,8 @@ public final class DepotProof {
             "| %s | %s | %s | %s | %s | %s | %s | %s |%n",
             form,
             runtime,
-            megabytes(got.path("bytes").asLong()),
-            megabytes(sent.path("sentBytes").asLong()),
+            Figures.megabytes(got.path("bytes").asLong()),
+            Figures.megabytes(sent.path("sentBytes").asLong()),
             share(next.path("sentBytes").asLong(), sent.path("sentBytes").asLong()),
             share(got.path("fetchedBytes").asLong(), sent.path("sentBytes").asLong()),
             isFolder ? kilobytes(difference) : "",
@@ -229,10 +229,6 @@ public final class DepotProof {
       }
     }
     return bytes;
-  }
-
-  private static String megabytes(long bytes) {
-    return String.format("%.1f MB", bytes / 1e6);
   }
 
   private static String kilobytes(long bytes) {
@@ -297,7 +293,7 @@ public final class DepotProof {
             String.format(
                 "A folder of %s that cannot be compressed, and the same bytes by `curl`, the best of"
                     + " %d; whole processes. `girdle --version` takes %.2f s of each.%n%n",
-                megabytes(Files.size(tables)), TIMES, start))
+                Figures.megabytes(Files.size(tables)), TIMES, start))
         .append("| | takes | `curl` | throughput against it |\n| --- | ---: | ---: | ---: |\n")
         .append(row("deliver", deliver, put))
         .append(row("receive, beside `curl` that looks at nothing", receive, get))

@@ -8,14 +8,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
@@ -45,9 +43,6 @@ public final class NodeProof {
     this.root = root;
     this.work = Files.createTempDirectory("girdle-node");
   }
-
-  /** What a run gave, without durations and the place that it ran at. */
-  private record Outcome(int status, String text) {}
 
   /** A program as it was installed. */
   private record Installed(String name, JsonNode job, Path folder) {
@@ -114,7 +109,7 @@ public final class NodeProof {
         words.addAll(installed.arguments());
         Outcome plain = run(installed.folder(), installed.folder(), words, Map.of());
         windows.tryOut(
-            name, installed.folder(), installed.entry(), installed.arguments(), plain.text);
+            name, installed.folder(), installed.entry(), installed.arguments(), plain.text());
       }
     }
     System.out.print(windows.text());
@@ -135,7 +130,7 @@ public final class NodeProof {
     List<String> words = new ArrayList<>(List.of("npm", "ci", "--ignore-scripts", "--no-audit"));
     words.add("--no-fund");
     words.addAll(options);
-    command(folder, words);
+    Commands.output(folder, words);
     JsonNode job = new JsonMapper().readTree(program.resolve("job.json").toFile());
     return new Installed(name, job, folder);
   }
@@ -144,12 +139,13 @@ public final class NodeProof {
     List<String> plainWords = new ArrayList<>(List.of("node", program.entry()));
     plainWords.addAll(program.arguments());
     Outcome plain = run(program.folder(), program.folder(), plainWords, Map.of());
-    System.err.println("## " + program.name() + " " + plain.status);
+    System.err.println("## " + program.name() + " " + plain.status());
     StringBuilder row =
         new StringBuilder("| " + program.name() + " | " + program.job().path("what").asText());
-    long before = sizeOf(program.folder());
-    StringBuilder size = new StringBuilder("| " + program.name() + " | " + files(program.folder()));
-    size.append(" | ").append(megabytes(before));
+    long before = Figures.bytes(program.folder());
+    StringBuilder size =
+        new StringBuilder("| " + program.name() + " | " + Figures.files(program.folder()));
+    size.append(" | ").append(Figures.megabytes(before));
     for (String level : LEVELS) {
       Path out = work.resolve("out-" + level);
       Folders.delete(out);
@@ -157,7 +153,7 @@ public final class NodeProof {
       words.addAll(List.of("--form", "folder", "--form", "archive", "--form", "executable"));
       words.addAll(List.of("--prune", level, "--out", out.toString()));
       words.addAll(List.of("--name", "program", "--release", "1"));
-      command(work, words);
+      Commands.output(work, words);
       Path folder = out.resolve("program-1");
       Path app = folder.resolve("app");
       Map<String, Outcome> outcomes = new LinkedHashMap<>();
@@ -181,12 +177,15 @@ public final class NodeProof {
             cells.append(same ? "same " : "**differs** ");
             if (!same) {
               troubles.add(
-                  program.name() + ", " + level + ", " + form + ": " + difference(plain, outcome));
+                  program.name() + ", " + level + ", " + form + ": " + plain.differenceTo(outcome));
               System.err.println(troubles.get(troubles.size() - 1));
             }
           });
       row.append(" | ").append(cells.toString().strip());
-      size.append(" | ").append(files(app)).append(", ").append(megabytes(sizeOf(app)));
+      size.append(" | ")
+          .append(Figures.files(app))
+          .append(", ")
+          .append(Figures.megabytes(Figures.bytes(app)));
     }
     row.append(" | ").append(bare(program, plain));
     rows.add(row + " | " + missing(program) + " |");
@@ -210,7 +209,7 @@ public final class NodeProof {
         List<String> words = girdle("seal", program);
         words.addAll(List.of("--form", "archive", "--form", "executable", "--prune", "classes"));
         words.addAll(List.of("--out", out.toString(), "--name", "program", "--release", "1"));
-        command(work, words);
+        Commands.output(work, words);
         times(program, plain, out, modules);
         Folders.delete(out);
         Folders.delete(work.resolve("unpacked"));
@@ -228,7 +227,7 @@ public final class NodeProof {
     List<String> words = girdle("seal", program);
     words.addAll(List.of("--form", "folder", "--runtime", "whole", "--prune", "classes"));
     words.addAll(List.of("--out", out.toString(), "--name", "program", "--release", "1"));
-    command(work, words);
+    Commands.output(work, words);
     Path folder;
     try (Stream<Path> made = Files.list(out)) {
       folder = made.findFirst().orElseThrow();
@@ -238,11 +237,9 @@ public final class NodeProof {
         new Outcome(
             result.status(), told(result.output() + result.errors(), List.of(BareRoot.WORK)));
     Folders.delete(out);
-    boolean isSame =
-        outcome.status == plain.status
-            && outcome.text.lines().sorted().toList().equals(plain.text.lines().sorted().toList());
+    boolean isSame = outcome.isLike(plain);
     if (!isSame) {
-      troubles.add(program.name() + ", in a bare root: " + difference(plain, outcome));
+      troubles.add(program.name() + ", in a bare root: " + plain.differenceTo(outcome));
       System.err.println(troubles.get(troubles.size() - 1));
     }
     return isSame ? "same" : "**differs**";
@@ -269,7 +266,7 @@ public final class NodeProof {
     List<String> words = girdle("closure", program);
     words.add("--json");
     int needed = 0;
-    for (JsonNode unmet : new JsonMapper().readTree(command(work, words)).path("unmet")) {
+    for (JsonNode unmet : new JsonMapper().readTree(Commands.output(work, words)).path("unmet")) {
       needed += unmet.path("rank").asText().equals("needed") ? 1 : 0;
     }
     return needed;
@@ -291,7 +288,7 @@ public final class NodeProof {
     Folders.delete(seen);
     List<String> words = girdle("closure", program);
     words.addAll(List.of("--prune", "classes", "--json", "--evidence", evidence.toString()));
-    JsonNode closure = json.readTree(command(work, words));
+    JsonNode closure = json.readTree(Commands.output(work, words));
     List<String> missed = new ArrayList<>();
     closure.at("/seen/missed").forEach(m -> missed.add(m.asText()));
     int known = closure.at("/seen/foreseen").asInt();
@@ -324,17 +321,11 @@ public final class NodeProof {
             "| %s | %d | %.0f ms | %.0f ms | %.2f | %.0f ms | %+.0f ms |",
             program.name(),
             modules,
-            median(all[0]),
-            median(all[1]),
-            median(all[1]) / median(all[0]),
-            median(all[2]),
-            median(all[2]) - median(all[0])));
-  }
-
-  private static double median(double[] values) {
-    double[] sorted = values.clone();
-    Arrays.sort(sorted);
-    return sorted[sorted.length / 2];
+            Figures.median(all[0]),
+            Figures.median(all[1]),
+            Figures.median(all[1]) / Figures.median(all[0]),
+            Figures.median(all[2]),
+            Figures.median(all[2]) - Figures.median(all[0])));
   }
 
   private double millis(Path folder, List<String> words, Map<String, String> more)
@@ -347,24 +338,12 @@ public final class NodeProof {
   /** Runs something in a folder; its own place in what it says is called the same each time. */
   private Outcome run(Path folder, Path place, List<String> words, Map<String, String> more)
       throws Exception {
-    Path log = work.resolve("run.log");
-    ProcessBuilder builder =
-        new ProcessBuilder(words)
-            .directory(folder.toFile())
-            .redirectErrorStream(true)
-            .redirectOutput(log.toFile());
-    builder.environment().putAll(more);
-    Process process = builder.start();
-    process.getOutputStream().close();
-    if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
-      process.destroyForcibly().waitFor();
-      return new Outcome(-1, "it did not end");
-    }
     List<String> places = new ArrayList<>(List.of(folder.toString()));
     if (place != null) {
       places.add(0, place.toString());
     }
-    return new Outcome(process.exitValue(), told(Files.readString(log), places));
+    return Commands.outcome(
+        folder, words, more, work.resolve("run.log"), SECONDS, t -> told(t, places));
   }
 
   /** What a program says, without what differs from run to run and from place to place. */
@@ -378,54 +357,12 @@ public final class NodeProof {
         .replaceAll("Time: .*", "TIME");
   }
 
-  private static String difference(Outcome plain, Outcome other) {
-    List<String> one = plain.text.lines().toList();
-    List<String> two = other.text.lines().toList();
-    for (int i = 0; i < Math.max(one.size(), two.size()); i++) {
-      String a = i < one.size() ? one.get(i) : "(end)";
-      String b = i < two.size() ? two.get(i) : "(end)";
-      if (!a.equals(b)) {
-        return "`" + a + "` became `" + b + "`";
-      }
-    }
-    return "status " + plain.status + " became " + other.status;
-  }
-
-  private static String command(Path folder, List<String> words) throws Exception {
-    Path log = Files.createTempFile("girdle-node", ".log");
-    Process process =
-        new ProcessBuilder(words).directory(folder.toFile()).redirectError(log.toFile()).start();
-    process.getOutputStream().close();
-    String text = new String(process.getInputStream().readAllBytes());
-    if (process.waitFor() != 0) {
-      throw new IllegalStateException(words + "\n" + text + Files.readString(log));
-    }
-    Files.delete(log);
-    return text;
-  }
-
-  private static long files(Path folder) throws IOException {
-    try (Stream<Path> files = Files.walk(folder)) {
-      return files.filter(Files::isRegularFile).count();
-    }
-  }
-
-  private static long sizeOf(Path folder) throws IOException {
-    try (Stream<Path> files = Files.walk(folder)) {
-      return files.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
-    }
-  }
-
-  private static String megabytes(long bytes) {
-    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
-  }
-
   private static String text(List<String> lines) {
     return String.join("\n", new ArrayList<>(new TreeSet<>(lines)));
   }
 
   private String text() throws Exception {
-    String node = command(work, List.of("node", "--version")).strip();
+    String node = Commands.output(work, List.of("node", "--version")).strip();
     return """
         %s
 
@@ -464,7 +401,7 @@ public final class NodeProof {
   }
 
   private String startsText() throws Exception {
-    String node = command(work, List.of("node", "--version")).strip();
+    String node = Commands.output(work, List.of("node", "--version")).strip();
     return """
         %s
 

@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -74,10 +73,12 @@ public final class Proof {
     foresee(program, job, missing);
     StringBuilder row = new StringBuilder("| " + program.name() + " | " + program.kind());
     StringBuilder size =
-        new StringBuilder("| " + program.name() + " | " + megabytes(sizeOf(app(program))));
+        new StringBuilder(
+            "| " + program.name() + " | " + Figures.megabytes(Figures.bytes(app(program))));
     for (String level : LEVELS) {
       Path out = seal(program, level, missing);
-      size.append(" | ").append(share(sizeOf(made(out, "").resolve("lib")), sizeOf(app(program))));
+      size.append(" | ")
+          .append(share(Figures.bytes(made(out, "").resolve("lib")), Figures.bytes(app(program))));
       StringBuilder cells = new StringBuilder();
       for (Map.Entry<String, List<String>> form : starts(out).entrySet()) {
         Job.Outcome outcome = job.run(form.getValue());
@@ -209,12 +210,6 @@ public final class Proof {
     Files.delete(log);
   }
 
-  private static long sizeOf(Path place) throws IOException {
-    try (Stream<Path> files = Files.walk(place)) {
-      return files.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
-    }
-  }
-
   private static void delete(Path place) throws IOException {
     try (Stream<Path> files = Files.walk(place)) {
       for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
@@ -223,12 +218,8 @@ public final class Proof {
     }
   }
 
-  private static String megabytes(long bytes) {
-    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
-  }
-
   private static String share(long part, long whole) {
-    return megabytes(part) + " (" + Math.round(100.0 * part / whole) + " %)";
+    return Figures.megabytes(part) + " (" + Math.round(100.0 * part / whole) + " %)";
   }
 
   private static String firstDifference(String expected, String actual) {

@@ -7,12 +7,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.TimeUnit;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -39,18 +38,6 @@ public final class PythonProof {
     this.root = root;
     this.python = python;
     this.work = Files.createTempDirectory("girdle-python");
-  }
-
-  /** What a run gave, without durations and the places that it ran at. */
-  private record Outcome(int status, String text) {
-    /** Lines of several threads, and of output and errors, come in any order. */
-    boolean isLike(Outcome other) {
-      return status == other.status && sorted().equals(other.sorted());
-    }
-
-    private List<String> sorted() {
-      return text.lines().sorted().toList();
-    }
   }
 
   /** A program as it was installed: its folder, the environment in it, and what is started. */
@@ -144,10 +131,10 @@ public final class PythonProof {
     JsonNode job = new JsonMapper().readTree(program.resolve("job.json").toFile());
     Installed installed = new Installed(name, job, folder);
     String environment = installed.environment().toString();
-    command(folder, List.of(python, "-m", "venv", environment));
+    Commands.output(folder, List.of(python, "-m", "venv", environment));
     String pip = installed.environment().resolve("bin/pip").toString();
     if (Files.size(folder.resolve("requirements.txt")) > 0) {
-      command(
+      Commands.output(
           folder,
           List.of(pip, "install", "-q", "--disable-pip-version-check", "-r", "requirements.txt"));
     }
@@ -156,12 +143,12 @@ public final class PythonProof {
 
   private void prove(Installed program) throws Exception {
     Outcome plain = run(program.plain(), Map.of());
-    System.err.println("## " + program.name() + " " + plain.status);
+    System.err.println("## " + program.name() + " " + plain.status());
     StringBuilder row =
         new StringBuilder("| " + program.name() + " | " + program.job().path("what").asText());
     StringBuilder size = new StringBuilder("| " + program.name());
-    size.append(" | ").append(files(program.folder())).append(", ");
-    size.append(megabytes(sizeOf(program.folder())));
+    size.append(" | ").append(Figures.files(program.folder())).append(", ");
+    size.append(Figures.megabytes(Figures.bytes(program.folder())));
     Map<String, String> unpacked =
         Map.of("PROGRAM_UNPACK_DIR", work.resolve("unpacked").toString());
     for (String level : LEVELS) {
@@ -184,9 +171,9 @@ public final class PythonProof {
       } else {
         row.append(" | ").append(withoutSources(program, plain, level, forms, unpacked));
       }
-      size.append(" | ").append(files(host.resolve("program-1"))).append(", ");
-      size.append(megabytes(sizeOf(host.resolve("program-1")))).append("; ");
-      size.append(megabytes(sizeOf(folder)));
+      size.append(" | ").append(Figures.files(host.resolve("program-1"))).append(", ");
+      size.append(Figures.megabytes(Figures.bytes(host.resolve("program-1")))).append("; ");
+      size.append(Figures.megabytes(Figures.bytes(folder)));
       Folders.delete(host);
       Folders.delete(trimmed);
       Folders.delete(work.resolve("unpacked"));
@@ -226,12 +213,15 @@ public final class PythonProof {
   }
 
   private void trouble(Installed program, String what, Outcome plain, Outcome outcome) {
-    troubles.add(program.name() + ", " + what + ": " + difference(plain, outcome));
+    troubles.add(program.name() + ", " + what + ": " + plain.differenceTo(outcome));
     System.err.println(troubles.get(troubles.size() - 1));
   }
 
   /** A trimmed folder where there is nothing but a shell and the C library. */
   private String bare(Installed program, Outcome plain, Path folder) {
+    if (program.job().path("window").asBoolean()) {
+      return "no display";
+    }
     RunResult result = BareRoot.run(folder, program.arguments(), SECONDS);
     Outcome outcome =
         new Outcome(
@@ -256,13 +246,14 @@ public final class PythonProof {
     if (!runtime.equals("host")) {
       words.addAll(List.of("--runtime-from", home()));
     }
-    command(work, words);
+    Commands.output(work, words);
     return out;
   }
 
   /** Where the Python lies that goes along. */
   private String home() throws Exception {
-    return command(work, List.of(python, "-c", "import sys; print(sys.base_prefix)")).strip();
+    return Commands.output(work, List.of(python, "-c", "import sys; print(sys.base_prefix)"))
+        .strip();
   }
 
   private static Path only(Path folder, String part) throws IOException {
@@ -285,7 +276,7 @@ public final class PythonProof {
     List<String> words = girdle("closure", program);
     words.add("--json");
     int needed = 0;
-    for (JsonNode unmet : new JsonMapper().readTree(output(work, words)).path("unmet")) {
+    for (JsonNode unmet : new JsonMapper().readTree(Commands.said(work, words)).path("unmet")) {
       needed += unmet.path("rank").asText().equals("needed") ? 1 : 0;
     }
     return needed;
@@ -300,10 +291,10 @@ public final class PythonProof {
     words.add(host.resolve("program-1").toString());
     words.addAll(List.of("--evidence", evidence.toString(), "--"));
     words.addAll(program.arguments());
-    output(work, words);
+    Commands.said(work, words);
     List<String> closure = girdle("closure", program);
     closure.addAll(List.of("--prune", "code", "--json", "--evidence", evidence.toString()));
-    JsonNode told = new JsonMapper().readTree(output(work, closure));
+    JsonNode told = new JsonMapper().readTree(Commands.said(work, closure));
     List<String> missed = new ArrayList<>();
     told.at("/seen/missed").forEach(m -> missed.add(m.asText()));
     int known = told.at("/seen/foreseen").asInt();
@@ -337,40 +328,30 @@ public final class PythonProof {
         millis[j][i] = (System.nanoTime() - begin) / 1e6;
       }
     }
-    double plain = median(millis[0]);
+    double plain = Figures.median(millis[0]);
     StringBuilder row =
         new StringBuilder(String.format(Locale.ROOT, "| %s | %.0f ms", program.name(), plain));
     for (int j = 1; j < all.size(); j++) {
-      row.append(String.format(Locale.ROOT, " | %.2f", median(millis[j]) / plain));
+      row.append(String.format(Locale.ROOT, " | %.2f", Figures.median(millis[j]) / plain));
     }
     starts.add(row + " |");
-  }
-
-  private static double median(double[] values) {
-    double[] sorted = values.clone();
-    Arrays.sort(sorted);
-    return sorted[sorted.length / 2];
   }
 
   /** Runs something in a new, empty folder. */
   private Outcome run(List<String> words, Map<String, String> more) throws Exception {
     Path folder = Files.createTempDirectory(work, "run");
-    Path log = work.resolve("run.log");
-    ProcessBuilder builder =
-        new ProcessBuilder(words)
-            .directory(folder.toFile())
-            .redirectErrorStream(true)
-            .redirectOutput(log.toFile());
-    builder.environment().putAll(more);
-    Process process = builder.start();
-    process.getOutputStream().close();
-    if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
-      process.destroyForcibly().waitFor();
-      return new Outcome(-1, "it did not end");
-    }
+    Map<String, String> variables = new TreeMap<>(more);
+    variables.put("PATH", Path.of(python).getParent() + ":" + System.getenv("PATH"));
+    Outcome outcome =
+        Commands.outcome(
+            folder,
+            words,
+            variables,
+            work.resolve("run.log"),
+            SECONDS,
+            t -> told(t, List.of(folder.toString())));
     Folders.delete(folder);
-    return new Outcome(
-        process.exitValue(), told(Files.readString(log), List.of(folder.toString())));
+    return outcome;
   }
 
   /** What a program says, without what differs from run to run and from place to place. */
@@ -381,64 +362,6 @@ public final class PythonProof {
     }
     return told.replaceAll("\\d+(\\.\\d+)? ?m?s\\b", "TIME")
         .replaceAll("127\\.0\\.0\\.1 - - \\[[^\\]]*\\]", "TIME");
-  }
-
-  private static String difference(Outcome plain, Outcome other) {
-    List<String> one = plain.sorted();
-    List<String> two = other.sorted();
-    for (int i = 0; i < Math.max(one.size(), two.size()); i++) {
-      String a = i < one.size() ? one.get(i) : "(end)";
-      String b = i < two.size() ? two.get(i) : "(end)";
-      if (!a.equals(b)) {
-        return "`" + a + "` became `" + b + "`";
-      }
-    }
-    return "status " + plain.status + " became " + other.status;
-  }
-
-  private static String command(Path folder, List<String> words) throws Exception {
-    Path log = Files.createTempFile("girdle-python", ".log");
-    Process process =
-        new ProcessBuilder(words).directory(folder.toFile()).redirectError(log.toFile()).start();
-    process.getOutputStream().close();
-    String text = new String(process.getInputStream().readAllBytes());
-    if (process.waitFor() != 0) {
-      throw new IllegalStateException(words + "\n" + text + Files.readString(log));
-    }
-    Files.delete(log);
-    return text;
-  }
-
-  /** What a command prints, whatever its exit status says of the program. */
-  private static String output(Path folder, List<String> words) throws Exception {
-    Process process =
-        new ProcessBuilder(words)
-            .directory(folder.toFile())
-            .redirectError(ProcessBuilder.Redirect.DISCARD)
-            .start();
-    process.getOutputStream().close();
-    String text = new String(process.getInputStream().readAllBytes());
-    process.waitFor();
-    return text;
-  }
-
-  private static long files(Path folder) throws IOException {
-    try (Stream<Path> files = Files.walk(folder)) {
-      return files.filter(Files::isRegularFile).count();
-    }
-  }
-
-  private static long sizeOf(Path folder) throws IOException {
-    try (Stream<Path> files = Files.walk(folder)) {
-      return files
-          .filter(f -> !Files.isSymbolicLink(f) && Files.isRegularFile(f))
-          .mapToLong(f -> f.toFile().length())
-          .sum();
-    }
-  }
-
-  private static String megabytes(long bytes) {
-    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
   }
 
   private static String head() {
@@ -455,7 +378,8 @@ public final class PythonProof {
 
   private String tables() throws Exception {
     String release =
-        command(work, List.of(python, "-c", "import sys; print(sys.version.split()[0])")).strip();
+        Commands.output(work, List.of(python, "-c", "import sys; print(sys.version.split()[0])"))
+            .strip();
     StringBuilder text = new StringBuilder("\n### On Python " + release + "\n\n");
     text.append(
         "| program | kind | none | components | files | code | bare | said to be missing |\n");
@@ -471,7 +395,7 @@ public final class PythonProof {
     text.append(
         "\nModules of the application that a rehearsal loaded, and how many of them the closure at `code` ");
     text.append(
-        "had foreseen.\n\n| program | loaded | foreseen | not foreseen |\n| --- | ---: | ---: | --- |\n");
+        "had foreseen. What is loaded by path files of an environment at each start, whoever is started, is not asked for by the program: `_distutils_hack`.\n\n| program | loaded | foreseen | not foreseen |\n| --- | ---: | ---: | --- |\n");
     foreseen.forEach(r -> text.append(r).append('\n'));
     text.append(
         "\nHow long a whole run takes at `code`, as a multiple of the run as installed (medians of ");

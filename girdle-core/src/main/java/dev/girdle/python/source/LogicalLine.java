@@ -1,5 +1,7 @@
 package dev.girdle.python.source;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 
 /**
@@ -18,6 +20,26 @@ record LogicalLine(int indent, List<Token> tokens) {
 
   Token first() {
     return tokens.get(0);
+  }
+
+  /**
+   * The bracket that each token stands in, told of all at once: lines can hold many thousands.
+   *
+   * @return places in the line; -1 for what stands in none
+   */
+  int[] openers() {
+    int[] openers = new int[tokens.size()];
+    Deque<Integer> open = new ArrayDeque<>();
+    for (int i = 0; i < openers.length; i++) {
+      if (tokens.get(i).closes()) {
+        open.poll();
+      }
+      openers[i] = open.isEmpty() ? -1 : open.peek();
+      if (tokens.get(i).opens()) {
+        open.push(i);
+      }
+    }
+    return openers;
   }
 
   int size() {

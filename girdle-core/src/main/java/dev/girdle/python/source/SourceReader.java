@@ -230,6 +230,7 @@ public final class SourceReader {
     if (isRemark) {
       return;
     }
+    int[] openers = line.openers();
     for (int i = 0; i < line.size(); i++) {
       Token token = line.at(i);
       if (!token.isString()) {
@@ -242,7 +243,7 @@ public final class SourceReader {
       }
       Texts.Known text = Texts.template(token);
       text(text, token.line(), certainty);
-      Texts.Known path = Texts.path(line, i);
+      Texts.Known path = Texts.path(line, i, openers);
       if (path != null) {
         text(path, token.line(), certainty);
       }

@@ -97,10 +97,12 @@ final class Texts {
   /**
    * Literals that are joined to a path, by a slash or as arguments of {@code join}: the first of
    * several, null for any other.
+   *
+   * @param openers of the line
    */
-  static Known path(LogicalLine line, int first) {
+  static Known path(LogicalLine line, int first, int[] openers) {
     String between = line.at(first + 1).is("/") ? "/" : ",";
-    boolean isJoin = between.equals("/") || isArgumentOfJoin(line, first);
+    boolean isJoin = between.equals("/") || isArgumentOfJoin(line, openers[first]);
     boolean isFirst = !(line.at(first - 1).is(between) && line.at(first - 2).isString());
     if (!isJoin || !isFirst || !line.at(first + 1).is(between)) {
       return null;
@@ -120,18 +122,8 @@ final class Texts {
     return all;
   }
 
-  private static boolean isArgumentOfJoin(LogicalLine line, int at) {
-    int depth = 0;
-    for (int i = at - 1; i >= 0; i--) {
-      depth += line.at(i).closes() ? 1 : 0;
-      if (line.at(i).opens()) {
-        if (depth == 0) {
-          return line.at(i).is("(")
-              && line.at(i - 1).text().matches("join|joinpath|abspath|Path|.*_path");
-        }
-        depth--;
-      }
-    }
-    return false;
+  private static boolean isArgumentOfJoin(LogicalLine line, int opener) {
+    return line.at(opener).is("(")
+        && line.at(opener - 1).text().matches("join|joinpath|abspath|Path|.*_path");
   }
 }

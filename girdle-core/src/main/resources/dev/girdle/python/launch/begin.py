@@ -53,7 +53,7 @@ def places():
 def tell_where():
     """Byte code without a source tells where it lies now, as that with a source does."""
     import _imp
-    from importlib.machinery import SourcelessFileLoader
+    from _frozen_importlib_external import SourcelessFileLoader
 
     get_code = SourcelessFileLoader.get_code
 
@@ -66,7 +66,7 @@ def tell_where():
 
 
 def script(path, arguments):
-    from importlib.machinery import SourceFileLoader, SourcelessFileLoader
+    from _frozen_importlib_external import SourceFileLoader, SourcelessFileLoader
 
     path = os.path.abspath(path)
     sys.argv[:] = [path] + arguments

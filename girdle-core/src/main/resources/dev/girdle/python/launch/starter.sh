@@ -32,12 +32,18 @@ consider() {
   if [ -n "$python" ] || [ -z "$1" ] || [ ! -f "$1" ] || [ ! -x "$1" ]; then
     return 0
   fi
-  release=$("$1" -I -S -c 'import sys; print("%s %d.%d.%d" % ((sys.implementation.name,) + sys.version_info[:3]))' 2>/dev/null) || release=
+  # what is found may be a script that looks for the program, each time that it is started
+  release=$("$1" -I -S -c 'import sys; print("%s %d.%d.%d" % ((sys.implementation.name,) + sys.version_info[:3])); print(sys.executable)' 2>/dev/null) || release=
+  program=${release#*
+}
+  release=${release%%
+*}
   case $release in
     "cpython "[0-9]*.[0-9]*)
       release=${release#cpython }
       if is_from "$release" @NEEDS@ && { [ -z "$before" ] || ! is_from "$release" "$before"; }; then
         python=$1
+        [ ! -x "$program" ] || python=$program
       else
         found="$found
   found: Python $release in $1 ($2)"
@@ -75,11 +81,11 @@ consider "$wanted" '@VARIABLE@_PYTHON'
   done
 done
 if [ -z "$python" ]; then
-  for program in /usr/bin/python3 /usr/local/bin/python3 /usr/bin/python3.[0-9]* /usr/local/bin/python3.[0-9]* \
+  for place in /usr/bin/python3 /usr/local/bin/python3 /usr/bin/python3.[0-9]* /usr/local/bin/python3.[0-9]* \
     /opt/homebrew/bin/python3* /Library/Frameworks/Python.framework/Versions/3.*/bin/python3 \
     /opt/python*/bin/python3 "${HOME:-/}"/.pyenv/versions/*/bin/python3 \
     "${HOME:-/}"/.local/share/uv/python/*/bin/python3; do
-    case $program in *-config) ;; *) consider "$program" 'in the usual places' ;; esac
+    case $place in *-config) ;; *) consider "$place" 'in the usual places' ;; esac
   done
 fi
 if [ -z "$python" ]; then

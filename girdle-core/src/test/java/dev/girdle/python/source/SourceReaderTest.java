@@ -222,6 +222,16 @@ class SourceReaderTest {
   }
 
   /** All of Python's own library, read by its own parser and by ours. */
+  /** Looking back from each of them to where their bracket opens would take minutes. */
+  @Test
+  void tablesOfManyWordsAreReadInTimeThatGrowsWithThem() {
+    StringBuilder text = new StringBuilder("WORDS = (");
+    for (int i = 0; i < 120_000; i++) {
+      text.append(i).append(", 'quay").append(i).append("', ");
+    }
+    assertThat(SourceReader.read(text + ")\n", Starting.NEVER)).hasSize(120_000);
+  }
+
   @Test
   void thePythonOfThisMachineReadsTheSame(@TempDir Path dir) throws Exception {
     Path reference = Files.writeString(dir.resolve("reference.py"), REFERENCE);
