@@ -12,6 +12,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.Stream;
 
 /**
@@ -33,6 +36,9 @@ public final class PythonProof {
   private final List<String> foreseen = new ArrayList<>();
   private final List<String> starts = new ArrayList<>();
   private final List<String> troubles = new ArrayList<>();
+
+  /** How the forms are started of which the times are taken. */
+  private final Map<Installed, Map<String, List<String>>> started = new LinkedHashMap<>();
 
   private PythonProof(Path root, String python) throws IOException {
     this.root = root;
@@ -92,19 +98,31 @@ public final class PythonProof {
     List<String> words = List.of(args).subList(2, args.length);
     List<String> pythons = words.stream().filter(w -> w.startsWith("/")).toList();
     List<String> wanted = words.stream().filter(w -> !w.startsWith("/")).toList();
-    StringBuilder text = new StringBuilder(head());
-    boolean isSound = true;
+    List<Path> all;
+    try (Stream<Path> programs = Files.list(root.resolve("girdle-bench/pypi"))) {
+      all =
+          programs
+              .filter(Files::isDirectory)
+              .filter(p -> wanted.isEmpty() || wanted.contains(p.getFileName().toString()))
+              .sorted()
+              .toList();
+    }
+    List<PythonProof> proofs = new ArrayList<>();
+    List<Future<?>> running = new ArrayList<>();
+    ExecutorService workers = Executors.newFixedThreadPool(pythons.size());
     for (String python : pythons) {
       PythonProof proof = new PythonProof(root, python);
-      List<Path> all;
-      try (Stream<Path> programs = Files.list(root.resolve("girdle-bench/pypi"))) {
-        all = programs.filter(Files::isDirectory).sorted().toList();
-      }
-      for (Path program : all) {
-        if (wanted.isEmpty() || wanted.contains(program.getFileName().toString())) {
-          proof.prove(proof.install(program));
-        }
-      }
+      proofs.add(proof);
+      running.add(workers.submit(() -> proof.proveAll(all)));
+    }
+    workers.shutdown();
+    for (Future<?> one : running) {
+      one.get();
+    }
+    StringBuilder text = new StringBuilder(head());
+    boolean isSound = true;
+    for (PythonProof proof : proofs) {
+      proof.times(); // with nothing beside it
       text.append(proof.tables());
       isSound &= proof.troubles.isEmpty();
       Folders.delete(proof.work);
@@ -114,6 +132,13 @@ public final class PythonProof {
       Section.write(Path.of(args[1]), HEADING, text.toString());
     }
     System.exit(isSound ? 0 : 1);
+  }
+
+  private Void proveAll(List<Path> programs) throws Exception {
+    for (Path program : programs) {
+      prove(install(program));
+    }
+    return null;
   }
 
   private Installed install(Path program) throws Exception {
@@ -149,8 +174,6 @@ public final class PythonProof {
     StringBuilder size = new StringBuilder("| " + program.name());
     size.append(" | ").append(Figures.files(program.folder())).append(", ");
     size.append(Figures.megabytes(Figures.bytes(program.folder())));
-    Map<String, String> unpacked =
-        Map.of("PROGRAM_UNPACK_DIR", work.resolve("unpacked").toString());
     for (String level : LEVELS) {
       Path host = seal(program, level, "host", "folder", "archive");
       Path trimmed = seal(program, level, "trimmed", "folder", "executable");
@@ -160,37 +183,41 @@ public final class PythonProof {
       Path folder = only(trimmed, "program-1-linux");
       forms.put("trimmed folder", List.of(folder.resolve("bin/program").toString()));
       forms.put("trimmed executable", List.of(only(trimmed, ".run").toString()));
-      if (level.equals("code")) {
-        Path whole = seal(program, level, "whole", "folder");
-        Path its = only(whole, "program-1");
-        forms.put("whole folder", List.of(its.resolve("bin/program").toString()));
-        row.append(" | ").append(withoutSources(program, plain, level, forms, unpacked));
-        row.append(" | ").append(bare(program, plain, folder));
-        times(program, forms, unpacked);
-        Folders.delete(whole);
-      } else {
-        row.append(" | ").append(withoutSources(program, plain, level, forms, unpacked));
-      }
       size.append(" | ").append(Figures.files(host.resolve("program-1"))).append(", ");
       size.append(Figures.megabytes(Figures.bytes(host.resolve("program-1")))).append("; ");
       size.append(Figures.megabytes(Figures.bytes(folder)));
-      Folders.delete(host);
-      Folders.delete(trimmed);
-      Folders.delete(work.resolve("unpacked"));
+      if (level.equals("code")) {
+        started.put(program, Map.copyOf(forms));
+        Path whole = seal(program, level, "whole", "folder");
+        forms.put(
+            "whole folder", List.of(only(whole, "program-1").resolve("bin/program").toString()));
+        Path alone = seal(program, level, "trimmed", "folder", "--without-sources");
+        forms.put(
+            "byte code alone",
+            List.of(only(alone, "program-1-linux").resolve("bin/program").toString()));
+        row.append(" | ").append(farFromHome(program, plain, level, forms));
+        row.append(" | ").append(bare(program, plain, folder));
+        Folders.delete(whole);
+        Folders.delete(alone);
+      } else {
+        row.append(" | ").append(farFromHome(program, plain, level, forms));
+        Folders.delete(host);
+        Folders.delete(trimmed);
+      }
     }
     rows.add(row + " | " + missing(program) + " |");
     sizes.add(size + " |");
     foresee(program);
-    Folders.delete(program.folder().getParent());
+  }
+
+  /** Where an executable of a program unpacks itself. */
+  private Map<String, String> unpacking(Installed program) {
+    return Map.of("PROGRAM_UNPACK_DIR", program.folder().resolveSibling("unpacked").toString());
   }
 
   /** All forms of a level, while neither sources nor environment are there. */
-  private String withoutSources(
-      Installed program,
-      Outcome plain,
-      String level,
-      Map<String, List<String>> forms,
-      Map<String, String> variables)
+  private String farFromHome(
+      Installed program, Outcome plain, String level, Map<String, List<String>> forms)
       throws Exception {
     Path away = program.folder().resolveSibling("away");
     Files.move(program.folder(), away);
@@ -199,7 +226,7 @@ public final class PythonProof {
       for (Map.Entry<String, List<String>> form : forms.entrySet()) {
         List<String> words = new ArrayList<>(form.getValue());
         words.addAll(program.arguments());
-        Outcome outcome = run(words, variables);
+        Outcome outcome = run(words, unpacking(program));
         boolean isSame = outcome.isLike(plain);
         cells.append(isSame ? "same " : "**differs** ");
         if (!isSame) {
@@ -235,11 +262,10 @@ public final class PythonProof {
 
   private Path seal(Installed program, String level, String runtime, String... forms)
       throws Exception {
-    Path out = work.resolve("out-" + runtime);
-    Folders.delete(out);
+    Path out = Files.createTempDirectory(program.folder().getParent(), "out");
     List<String> words = girdle("seal", program);
     for (String form : forms) {
-      words.addAll(List.of("--form", form));
+      words.addAll(form.startsWith("--") ? List.of(form) : List.of("--form", form));
     }
     words.addAll(List.of("--prune", level, "--runtime", runtime, "--out", out.toString()));
     words.addAll(List.of("--name", "program", "--release", "1"));
@@ -309,10 +335,14 @@ public final class PythonProof {
     Folders.delete(host);
   }
 
-  /** How long a whole run takes, one form after the other, again and again. */
-  private void times(
-      Installed program, Map<String, List<String>> forms, Map<String, String> variables)
-      throws Exception {
+  /** How long whole runs take, one form after the other, again and again. */
+  private void times() throws Exception {
+    for (Map.Entry<Installed, Map<String, List<String>>> one : started.entrySet()) {
+      times(one.getKey(), one.getValue());
+    }
+  }
+
+  private void times(Installed program, Map<String, List<String>> forms) throws Exception {
     List<List<String>> all = new ArrayList<>(List.of(program.plain()));
     for (String form :
         List.of("host folder", "host archive", "trimmed folder", "trimmed executable")) {
@@ -324,7 +354,7 @@ public final class PythonProof {
     for (int i = 0; i < RUNS; i++) {
       for (int j = 0; j < all.size(); j++) {
         long begin = System.nanoTime();
-        run(all.get(j), variables);
+        run(all.get(j), unpacking(program));
         millis[j][i] = (System.nanoTime() - begin) / 1e6;
       }
     }
@@ -335,6 +365,7 @@ public final class PythonProof {
       row.append(String.format(Locale.ROOT, " | %.2f", Figures.median(millis[j]) / plain));
     }
     starts.add(row + " |");
+    Folders.delete(program.folder().getParent());
   }
 
   /** Runs something in a new, empty folder. */
@@ -370,7 +401,7 @@ public final class PythonProof {
         + "\nPython package index, installed by the requirements in `girdle-bench/pypi`, do a job: plainly, then"
         + "\nsealed at every level of `--prune`, while their sources and their environment are not there: a folder"
         + "\nand an archive with the receiver's Python, a folder and an executable with a trimmed one, at `code` also"
-        + "\na folder with a whole one (in this order). *Same* means the same exit status, output and errors, but for"
+        + "\na folder with a whole one, and one with byte code alone (in this order). *Same* means the same exit status, output and errors, but for"
         + "\ndurations and places. In a *bare* root, where there is nothing but a shell and the C library, each does"
         + "\nits job as a trimmed folder at `code`. The last column counts what `closure` says is needed and missing,"
         + "\nthough the job goes well without.\n";

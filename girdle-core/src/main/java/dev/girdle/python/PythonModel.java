@@ -179,7 +179,10 @@ final class PythonModel implements LanguageModel {
     if (item.path().matches("[^/]+-info/(METADATA|PKG-INFO|entry_points\\.txt)")) {
       return Optional.of("describes its distribution");
     }
-    boolean isModule = isCode(item) && DataScheme.inEnvironment(item.path()).isEmpty();
+    boolean isModule =
+        isCode(item)
+            && DataScheme.inEnvironment(item.path()).isEmpty()
+            && !ModuleTree.isAmongData(item);
     if (useless.why(item).isPresent() || prune == Prune.CLASSES && isModule) {
       return Optional.empty();
     }

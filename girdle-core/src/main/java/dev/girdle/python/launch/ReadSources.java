@@ -4,6 +4,8 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.io.Paths;
 import dev.girdle.plan.Choice;
+import dev.girdle.python.pack.DataScheme;
+import dev.girdle.python.tree.ModuleTree;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -104,6 +106,9 @@ final class ReadSources {
         choice.always().stream().anyMatch(p -> p.matches(item.name()) || p.matches(item.path()));
     if (isWanted) {
       return Optional.of("--always names " + item.path());
+    }
+    if (ModuleTree.isAmongData(item) || DataScheme.inEnvironment(item.path()).isPresent()) {
+      return Optional.of(item.component().name() + " has code among its data");
     }
     if (!item.component().role().isUsers()) {
       return Optional.ofNullable(speaking.get(item.component()))

@@ -104,6 +104,32 @@ public final class ModuleTree {
   }
 
   /**
+   * Whether a source lies among data: in a folder below a package that is none itself. Templates of
+   * projects and programs that are started as files lie so, and are read or copied as files.
+   *
+   * @param item any item
+   * @return false for what is no source
+   */
+  public static boolean isAmongData(Item item) {
+    String folder = Paths.folder(item.path());
+    if (!item.path().endsWith(".py") || folder.isEmpty() || isPackage(item, folder)) {
+      return false;
+    }
+    String above = folder;
+    while (!above.isEmpty()) {
+      above = Paths.folder(above.substring(0, above.length() - 1));
+      if (!above.isEmpty() && isPackage(item, above)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean isPackage(Item item, String folder) {
+    return item.component().item(folder + "__init__.py").isPresent();
+  }
+
+  /**
    * The dotted name of a module.
    *
    * @param item any item

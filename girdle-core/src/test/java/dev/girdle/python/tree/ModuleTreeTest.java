@@ -100,6 +100,22 @@ class ModuleTreeTest {
   }
 
   @Test
+  void codeInFoldersThatAreNoPackagesBelowOneLiesAmongData() {
+    component(
+        "site/x",
+        Map.of(
+            "moves/__init__.py", "",
+            "moves/templates/plain/env.py", "",
+            "moves/templates/plain/script.mako", "",
+            "moves/sub/__init__.py", "",
+            "moves/sub/code.py", "",
+            "space/part.py", ""));
+    assertThat(components.get(0).items().stream().filter(ModuleTree::isAmongData))
+        .extracting(Item::path)
+        .containsExactly("moves/templates/plain/env.py");
+  }
+
+  @Test
   void modulesThatCameAndWentAreKnownByRelease() {
     assertThat(RuntimeNames.has("tomllib", "3.10")).isFalse();
     assertThat(RuntimeNames.has("tomllib", "3.11")).isTrue();
