@@ -9,6 +9,7 @@
  *
  * A home is a folder that holds the program of the order `program`. Its release is read from a file,
  * or from what the program says of itself in its version resource; nothing is started for that.
+ * Makers who have more to say than fits multiply its third part: the order `third-part-in` undoes it.
  */
 #include "starter.h"
 
@@ -66,7 +67,7 @@ static FARPROC of_version_library(const char *name) {
   return library ? GetProcAddress(library, name) : NULL;
 }
 
-static int release_of_program(const wchar_t *path, unsigned release[3]) {
+static int release_of_program(const Orders *orders, const wchar_t *path, unsigned release[3]) {
   typedef DWORD(WINAPI *SizeOf)(LPCWSTR, LPDWORD);
   typedef BOOL(WINAPI *Read)(LPCWSTR, DWORD, DWORD, LPVOID);
   typedef BOOL(WINAPI *Query)(LPCVOID, LPCWSTR, LPVOID *, PUINT);
@@ -84,17 +85,31 @@ static int release_of_program(const wchar_t *path, unsigned release[3]) {
   release[0] = HIWORD(info->dwFileVersionMS);
   release[1] = LOWORD(info->dwFileVersionMS);
   release[2] = HIWORD(info->dwFileVersionLS);
+  if (has_order(orders, L"third-part-in")) {
+    const wchar_t *unit = order(orders, L"third-part-in");
+    unsigned by = (unsigned)number_at(&unit);
+    if (by) release[2] /= by;
+  }
+  return 1;
+}
+
+static int is_from(const unsigned release[3], const unsigned least[3]) {
+  for (int i = 0; i < 3; i++) {
+    if (release[i] != least[i]) return release[i] > least[i];
+  }
   return 1;
 }
 
 static int is_enough(const Orders *orders, const unsigned release[3]) {
   unsigned least[3];
+  unsigned before[3];
   read_release(order(orders, L"least"), least);
   if (has_order(orders, L"exactly")) return release[0] == least[0];
-  for (int i = 0; i < 3; i++) {
-    if (release[i] != least[i]) return release[i] > least[i];
+  if (has_order(orders, L"before")) {
+    read_release(order(orders, L"before"), before);
+    if (is_from(release, before)) return 0;
   }
-  return 1;
+  return is_from(release, least);
 }
 
 static void take(Search *search, const wchar_t *home, const unsigned release[3]) {
@@ -109,7 +124,7 @@ static void consider(Search *search, const wchar_t *home) {
   unsigned release[3] = {0};
   const wchar_t *key = order(search->orders, L"release-key");
   int is_known = (*key && release_in_file(joined(home, L"\\release", NULL), key, release)) ||
-                 release_of_program(program, release);
+                 release_of_program(search->orders, program, release);
   if (!is_known) return;
   if (is_enough(search->orders, release)) {
     take(search, home, release);

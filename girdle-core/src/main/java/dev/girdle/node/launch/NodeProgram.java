@@ -29,6 +29,9 @@ final class NodeProgram {
             .and("options-variable", variable + "_OPTS")
             .and("program", "node.exe")
             .and("look", "variable " + variable);
+    if (need.range().before().isPresent()) {
+      orders = orders.and("before", need.range().before().get());
+    }
     if (request.runtime().isBundled()) {
       orders = orders.and("look", "bundled " + LayoutCommand.PLACE + "/runtime/bin");
     }

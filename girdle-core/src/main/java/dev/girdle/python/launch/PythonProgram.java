@@ -23,8 +23,12 @@ final class PythonProgram {
             .and("least", need.range().least())
             .and("variable", variable)
             .and("options-variable", variable + "_OPTS")
+            .and("third-part-in", "1000") // PCbuild/python.props: the release and its level
             .and("program", start.opensWindow() ? "pythonw.exe" : "python.exe")
             .and("look", "variable " + variable);
+    if (need.range().before().isPresent()) {
+      orders = orders.and("before", need.range().before().get());
+    }
     if (request.runtime().isBundled()) {
       orders = orders.and("look", "bundled " + LayoutCommand.PLACE + "/runtime");
     }

@@ -13,7 +13,7 @@ set "G_PYTHON="
 set "G_FOUND="
 if defined @VARIABLE@_PYTHON call :consider "%@VARIABLE@_PYTHON%"
 if defined @VARIABLE@_PYTHON call :consider "%@VARIABLE@_PYTHON%\python.exe"
-@BUNDLED@if not defined G_PYTHON for /f "delims=" %%J in ('where python.exe 2^>nul') do call :consider "%%~J"
+@BUNDLED@if not defined G_PYTHON for %%J in ("%PATH:;=" "%") do call :consider "%%~J\python.exe"
 if not defined G_PYTHON for /d %%J in ("%LOCALAPPDATA%\Programs\Python\Python3*") do call :consider "%%~J\python.exe"
 if not defined G_PYTHON for /d %%J in ("%ProgramFiles%\Python3*") do call :consider "%%~J\python.exe"
 if not defined G_PYTHON goto none
