@@ -294,6 +294,11 @@ class PythonIT {
     assertThat(record.at("/leftOut").toString()).contains("src/berthplan/cli.py");
     assertThat(record.at("/runtime/needs").asText()).matches(">=3\\.\\d+ <3\\.\\d+");
     assertThat(girdle("rehearse", made).out()).contains("A stranger can run it");
+    file("berthplan/bin/ropes", "#!/usr/bin/env python3\nimport ropes\nprint(ropes.tie())\n");
+    girdle("seal", app, "--entry", "bin/ropes", "--without-sources", "--out", "command");
+    assertThat(Run.of(folder("command").resolve("bin/berthplan")).well().out())
+        .as("a command that is called like the package that it starts")
+        .isEqualTo("tied hemp\n");
     file("other.mjs", "console.log(1)");
     assertThat(girdle("seal", dir.resolve("other.mjs"), "--without-sources").err())
         .contains("Node.js programs cannot be sealed without sources");

@@ -160,9 +160,9 @@ public final class ByteCode {
    *
    * @param source the path of the source
    * @return for a module, the path that it is found by; for a script, the one that its starter
-   *     knows
+   *     knows, by which no module is found, since scripts are often called like their package
    */
   public static String alone(String source) {
-    return source.endsWith(".py") ? source + "c" : source + ".pyc";
+    return source.endsWith(".py") ? source + "c" : source + ".script.pyc";
   }
 }

@@ -70,7 +70,7 @@ def script(path, arguments):
 
     path = os.path.abspath(path)
     sys.argv[:] = [path] + arguments
-    alone = path + ("c" if path.endswith(".py") else ".pyc")
+    alone = path + ("c" if path.endswith(".py") else ".script.pyc")
     if not os.path.exists(path) and os.path.isfile(alone):
         path = alone  # its source stayed behind
     place = os.path.dirname(path)
