@@ -27,6 +27,7 @@ import dev.girdle.plan.Prune;
 import dev.girdle.python.archive.ZipApplication;
 import dev.girdle.python.launch.PythonLayout;
 import dev.girdle.python.launch.StartedModule;
+import dev.girdle.python.linkage.OwnLists;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.linkage.PythonLinkage;
 import dev.girdle.python.linkage.PythonThing;
@@ -219,7 +220,9 @@ final class PythonModel implements LanguageModel {
   /** Code that Python runs whenever it starts was not run here. */
   @Override
   public List<String> warnings(Closure closure) {
-    List<String> warnings = new ArrayList<>();
+    List<Component> own =
+        application.components().stream().filter(c -> c.role().isUsers()).toList();
+    List<String> warnings = new ArrayList<>(OwnLists.differences(own, projects));
     for (Component component : application.components()) {
       boolean isUsed = !closure.reachedIn(component).isEmpty();
       for (Item item : isUsed ? component.items() : List.<Item>of()) {

@@ -136,6 +136,11 @@ public final class Projects {
         .toList();
   }
 
+  /** Whether something is needed here, by its marker. */
+  boolean holds(Requirement requirement) {
+    return requirement.marker().holds(environment);
+  }
+
   /** What a component declares to use with an extra. */
   Stream<Requirement> extras(Component component) {
     return of(component).map(Metadata::requirements).orElse(List.of()).stream()

@@ -3,6 +3,7 @@ package dev.girdle.python.survey;
 import dev.girdle.io.TreeFile;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
+import dev.girdle.python.pack.ProjectList;
 import dev.girdle.python.pack.ProjectName;
 import dev.girdle.python.pack.Requirement;
 import dev.girdle.python.source.Mention;
@@ -64,6 +65,9 @@ final class Relevant {
     for (TreeFile file : own) {
       String text =
           file.content().size() < LARGEST ? Distributions.text(file.content()).orElse("") : "";
+      ProjectList.of(file.path(), text).map(ProjectList::requirements).orElse(List.of()).stream()
+          .flatMap(r -> relevant.byProject.getOrDefault(r.name(), Set.of()).stream())
+          .forEach(relevant::take);
       if (file.path().matches(".*\\.pyw?|(.*/)?[^.]+")) {
         for (Mention mention : SourceReader.read(text, Starting.STARTED)) {
           relevant.module(mention.name().replaceFirst("\\W.*", ""));

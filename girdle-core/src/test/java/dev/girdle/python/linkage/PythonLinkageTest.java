@@ -121,6 +121,23 @@ class PythonLinkageTest {
   }
 
   @Test
+  void whatListsNameIsHeldAgainstWhatIsInstalled() {
+    own(
+        Map.of(
+            "requirements.txt",
+            "ropes==1.0\nhemp>=2\nabsent\nold; python_version < '3.6'\n",
+            "uv.lock",
+            "[[package]]\nname = 'hemp'\nversion = '1'\n[[package]]\nname = 'other'\nversion = '1'\n"));
+    library("ropes", "", Map.of("ropes.py", ""));
+    library("hemp", "", Map.of("hemp.py", ""));
+    Projects projects = new Projects(components, Map.of("python_version", "3.11"));
+    assertThat(OwnLists.differences(components.subList(0, 1), projects))
+        .containsExactlyInAnyOrder(
+            "requirements.txt names what is not installed: absent",
+            "requirements.txt names other releases than are installed: hemp 1 for >=2");
+  }
+
+  @Test
   void helpersAndWordsOfDeclaredProjectsLoadWhatIsThere() {
     own(Map.of("main.py", "import tables\n"));
     library(

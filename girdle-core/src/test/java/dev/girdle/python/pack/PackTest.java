@@ -3,6 +3,7 @@ package dev.girdle.python.pack;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -97,6 +98,42 @@ class PackTest {
     assertThat(said.name()).contains("Tide_Book");
     assertThat(said.licences()).containsExactly("MIT License");
     assertThat(said.requirements()).extracting(Requirement::name).containsExactly("click");
+  }
+
+  private static List<String> listed(String path, String text) {
+    return ProjectList.of(path, text).orElseThrow().requirements().stream()
+        .map(r -> (r.name() + " " + r.specifier()).strip())
+        .toList();
+  }
+
+  @Test
+  void listsOfProjectsAreReadInAllTheirForms() {
+    assertThat(
+            listed(
+                "requirements.txt",
+                """
+                # of the harbour office
+                -r other.txt
+                --index-url https://packages.ternhaven.example
+                Ropes[blue]==1.2 --hash=sha256:00 \\
+                    --hash=sha256:01
+                hemp>=2,<3 ; python_version < "3.9"  # old
+                git+https://ternhaven.example/x.git
+                """))
+        .containsExactly("ropes ==1.2", "hemp >=2,<3");
+    assertThat(listed("poetry.lock", "[[package]]\nname = 'Ropes'\nversion = '1.2'\n"))
+        .containsExactly("ropes ==1.2");
+    assertThat(listed("pylock.toml", "[[packages]]\nname = 'hemp'\nversion = '2.0'\n"))
+        .containsExactly("hemp ==2.0");
+    assertThat(listed("Pipfile.lock", "{\"default\": {\"hemp\": {\"version\": \"==2.0\"}}}"))
+        .containsExactly("hemp ==2.0");
+    assertThat(
+            listed(
+                "plan.py",
+                "# /// script\n# requires-python = '>=3.9'\n# dependencies = ['ropes>1']\n# ///\nx = 1\n"))
+        .containsExactly("ropes >1");
+    assertThat(ProjectList.of("plan.py", "x = 1\n")).isEmpty();
+    assertThat(ProjectList.of("uv.lock", "no = = toml")).isEmpty();
   }
 
   @Test

@@ -1,0 +1,104 @@
+package dev.girdle.python.linkage;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.python.pack.Metadata;
+import dev.girdle.python.pack.ProjectList;
+import dev.girdle.python.pack.PythonRelease;
+import dev.girdle.python.pack.Requirement;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * What the user's own lists say is to be installed, against what is. A difference is told and stops
+ * nothing: what code asks for decides.
+ */
+public final class OwnLists {
+  private static final int LARGEST = 16 << 20;
+  private static final int MOST_NAMED = 5;
+  private static final String NUMBERS = "\\d+(?:\\.\\d+)*";
+
+  private OwnLists() {}
+
+  /**
+   * Compares.
+   *
+   * @param own components of the user's own
+   * @param projects what is installed
+   * @return sentences
+   */
+  public static List<String> differences(List<Component> own, Projects projects) {
+    List<String> told = new ArrayList<>();
+    for (Component component : own) {
+      for (Item item : component.items()) {
+        boolean mayBeOne =
+            item.content().size() <= LARGEST
+                && item.path().matches("[^/]+|requirements/[^/]+")
+                && item.path().matches(".*\\.(?:txt|toml|cfg|lock|py)");
+        if (mayBeOne) {
+          list(item).ifPresent(l -> told.addAll(differences(item.path(), l, projects)));
+        }
+      }
+    }
+    return told;
+  }
+
+  private static Optional<ProjectList> list(Item item) {
+    try {
+      String text = new String(item.content().bytes(LARGEST), StandardCharsets.UTF_8);
+      return ProjectList.of(item.path(), text);
+    } catch (IOException e) {
+      return Optional.empty(); // the walk tells of it
+    }
+  }
+
+  private static List<String> differences(String file, ProjectList list, Projects projects) {
+    Set<String> absent = new TreeSet<>();
+    Set<String> others = new LinkedHashSet<>();
+    for (Requirement wanted : list.requirements()) {
+      if (wanted.marker().isForExtra() || !projects.holds(wanted)) {
+        continue;
+      }
+      Optional<Component> there = projects.named(wanted.name());
+      if (there.isEmpty()) {
+        absent.add(wanted.name());
+        continue;
+      }
+      Optional<String> release = projects.of(there.get()).flatMap(Metadata::version);
+      if (release.isPresent() && !accepts(wanted.specifier(), release.get())) {
+        others.add(wanted.name() + " " + release.get() + " for " + wanted.specifier());
+      }
+    }
+    List<String> told = new ArrayList<>();
+    if (!absent.isEmpty() && !list.isLock()) {
+      told.add(file + " names what is not installed: " + some(absent));
+    }
+    if (!others.isEmpty()) {
+      told.add(file + " names other releases than are installed: " + some(others));
+    }
+    return told;
+  }
+
+  /** Only what is sure: releases of numbers, and those that are named as they are. */
+  private static boolean accepts(String specifier, String release) {
+    String plain = specifier.replaceAll("[\\s()]", "");
+    if (plain.equals("==" + release) || plain.isEmpty()) {
+      return true;
+    }
+    String all = plain.replaceAll("[=<>!~]+", "").replace(".*", "");
+    boolean isReadable = release.matches(NUMBERS) && all.matches(NUMBERS + "(?:," + NUMBERS + ")*");
+    return !isReadable || PythonRelease.accepts(plain, release);
+  }
+
+  private static String some(Set<String> all) {
+    List<String> first = all.stream().limit(MOST_NAMED).toList();
+    return String.join(", ", first)
+        + (all.size() > MOST_NAMED ? " and " + (all.size() - MOST_NAMED) + " more" : "");
+  }
+}
