@@ -2,9 +2,14 @@ package dev.girdle.python.launch;
 
 import dev.girdle.app.Identity;
 import dev.girdle.app.LaunchSpec;
+import dev.girdle.binary.LibcNeed;
+import dev.girdle.binary.NativeCode;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.Shape;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Channels;
+import dev.girdle.io.Paths;
 import dev.girdle.io.Template;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutCommand;
@@ -15,12 +20,16 @@ import dev.girdle.python.bundle.PythonBundle;
 import dev.girdle.python.bundle.PythonHome;
 import dev.girdle.python.tree.ModuleTree;
 import dev.girdle.record.RecordFile;
+import java.io.IOException;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A folder with starters in {@code bin}, the application in {@code app} as it lay, all packages in
@@ -56,9 +65,6 @@ public final class PythonLayout {
     }
     List<WindowsStart> programs = starters(request, tree, files);
     files.addAll(ProgramPlaces.files(request, tree));
-    RuntimeNeed need = request.need().orElseThrow();
-    files.add(
-        made("README.txt", PythonReadme.text(request, need), "tells the receiver how to start it"));
     Layout layout =
         new Layout(
             files,
@@ -67,7 +73,27 @@ public final class PythonLayout {
             List.of(),
             List.of(),
             request.startOfFolder(request.isForUnix()));
-    return completed(layout.starting(layout.starting().programmedBy(programs)), request, tree);
+    Layout whole =
+        completed(layout.starting(layout.starting().programmedBy(programs)), request, tree);
+    String readme = PythonReadme.text(request, request.need().orElseThrow(), libcOf(whole.files()));
+    return whole.plus(List.of(made("README.txt", readme, "tells the receiver how to start it")));
+  }
+
+  /** The newest C library that native code asks for. */
+  private static Optional<LibcNeed> libcOf(List<LayoutFile> files) {
+    Optional<LibcNeed> newest = Optional.empty();
+    for (LayoutFile file : files) {
+      if (NativeCode.mayBeCalled(Paths.fileName(file.path()))) {
+        try (SeekableByteChannel channel = Channels.seekable(file.content())) {
+          newest =
+              Stream.concat(newest.stream(), LibcNeed.of(channel).stream())
+                  .max(Comparator.naturalOrder());
+        } catch (IOException e) {
+          throw GirdleException.because(e, file.path() + " cannot be read");
+        }
+      }
+    }
+    return newest;
   }
 
   /** With the runtime, if one goes along, and with byte code. */

@@ -1,15 +1,22 @@
 package dev.girdle.python.launch;
 
+import dev.girdle.binary.LibcNeed;
 import dev.girdle.ecosystem.LayoutRequest;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.ecosystem.WaysToStart;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** What tells the receiver how to start it. */
 final class PythonReadme {
   private PythonReadme() {}
 
-  static String text(LayoutRequest request, RuntimeNeed need) {
+  /**
+   * Writes it.
+   *
+   * @param libc the C library that native code in the artifact asks for; empty if none does
+   */
+  static String text(LayoutRequest request, RuntimeNeed need, Optional<LibcNeed> libc) {
     String title = request.application().identity().title();
     boolean own = request.runtime().isBundled();
     String variable = PythonStarter.variable(request.application().identity());
@@ -44,7 +51,7 @@ final class PythonReadme {
                 "=".repeat(title.length()),
                 title,
                 own ? "" : " but Python itself",
-                own ? "Nothing: a Python comes with it" : need.text(),
+                needs(own, need, libc),
                 WaysToStart.lines(request.starts(), request),
                 own
                     ? "If it has to be started with another Python"
@@ -55,5 +62,15 @@ final class PythonReadme {
                 request.programFolder(),
                 request.programFolder())
         + request.receiverNotes().stream().map(n -> "\n" + n).collect(Collectors.joining());
+  }
+
+  private static String needs(boolean own, RuntimeNeed need, Optional<LibcNeed> libc) {
+    String library = libc.map(l -> l.text() + " or newer").orElse("");
+    if (own) {
+      return library.isEmpty()
+          ? "Nothing: a Python comes with it"
+          : "On Linux, a C library like this: " + library + ". A Python comes with it";
+    }
+    return need.text() + (library.isEmpty() ? "" : "; on Linux, " + library);
   }
 }
