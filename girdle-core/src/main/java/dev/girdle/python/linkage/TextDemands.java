@@ -25,6 +25,7 @@ final class TextDemands {
   private static final Pattern DOTTED =
       Pattern.compile("\\.{0,3}([A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)*)(?:[:][\\w.]+(?:\\(.*\\))?)?");
   private static final Pattern BEGIN = Pattern.compile("[A-Za-z_]\\w*[.\\w]{3,}");
+  private static final Pattern LISTED = Pattern.compile("(?:\\*\\*/)?\\*\\.\\w+");
   private static final int SHORTEST_END = 3;
 
   private final ModuleTree tree;
@@ -182,6 +183,10 @@ final class TextDemands {
       Item item, String text, boolean isUsers, Site site, SourceDemands.Collected to) {
     String path = text.replace('\\', '/');
     if (path.length() < 3 || path.startsWith("/") || path.indexOf(' ') == 0) {
+      return;
+    }
+    if (isUsers && LISTED.matcher(path).matches()) {
+      partialPath(item, "", path.substring(path.lastIndexOf('*') + 1), site, to);
       return;
     }
     List<Item> found = new ArrayList<>(tree.beside(item, path).stream().toList());

@@ -77,7 +77,9 @@ public final class PythonSurvey {
     isScript = !Files.isDirectory(app);
     boolean hasPackages = !isScript && folder();
     if (isScript) {
-      own.addAll(ScriptFolder.around(app));
+      ScriptFolder.Around around = ScriptFolder.around(app);
+      own.addAll(around.files());
+      notices.addAll(around.notices());
     }
     if (!hasPackages || !source.with().isEmpty()) {
       outside();

@@ -49,6 +49,10 @@ final class ScriptFolder {
   private final Map<String, TreeFile> files = new TreeMap<>();
   private final Deque<Path> toRead = new ArrayDeque<>();
   private final Set<Path> known = new HashSet<>();
+  private final List<String> notices = new ArrayList<>();
+
+  /** The script and what lies around it. */
+  record Around(List<TreeFile> files, List<String> notices) {}
 
   private ScriptFolder(Path folder) {
     this.folder = folder;
@@ -59,10 +63,10 @@ final class ScriptFolder {
    * Looks around a script.
    *
    * @param script an existing file
-   * @return the script and what lies around it, by paths from its folder
+   * @return what is part of it, by paths from its folder, and what the user should know
    * @throws IOException if something cannot be read
    */
-  static List<TreeFile> around(Path script) throws IOException {
+  static Around around(Path script) throws IOException {
     Path absolute = script.toAbsolutePath().normalize();
     ScriptFolder around = new ScriptFolder(absolute.getParent());
     around.file(absolute);
@@ -71,7 +75,7 @@ final class ScriptFolder {
       around.read(around.toRead.poll());
     }
     around.beside();
-    return new ArrayList<>(around.files.values());
+    return new Around(new ArrayList<>(around.files.values()), around.notices);
   }
 
   /** Modules and small files beside it are shown as what they are, if they are not too many. */
@@ -128,7 +132,11 @@ final class ScriptFolder {
     }
     List<Mention> mentions;
     try {
-      mentions = SourceReader.read(SourceText.of(Files.readAllBytes(file)), Starting.STARTED);
+      String text = SourceText.of(Files.readAllBytes(file));
+      mentions = SourceReader.read(text, Starting.STARTED);
+      if (folder.equals(file.getParent())) {
+        listed(file, text);
+      }
     } catch (MalformedSourceException e) {
       return; // the walk tells of it
     }
@@ -144,6 +152,28 @@ final class ScriptFolder {
         for (String name : mention.names()) {
           text(name + ".py");
         }
+      }
+    }
+  }
+
+  /** Files beside it that code lists: those of an ending; of all there are it is told. */
+  private void listed(Path file, String text) throws IOException {
+    for (Listings.Listing listing : Listings.of(text)) {
+      if (listing.ending().isEmpty()) {
+        notices.add(
+            file.getFileName()
+                + ":"
+                + listing.line()
+                + " lists the folder that it lies in, of which only what is named goes along;"
+                + " hand over the folder itself if it is all of the program");
+        continue;
+      }
+      try (Stream<Path> list = Files.list(folder)) {
+        list.filter(p -> p.getFileName().toString().endsWith(listing.ending()))
+            .filter(Files::isRegularFile)
+            .sorted()
+            .limit(MOST_BESIDE)
+            .forEach(this::file);
       }
     }
   }

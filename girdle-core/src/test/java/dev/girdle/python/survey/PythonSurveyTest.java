@@ -159,6 +159,34 @@ class PythonSurveyTest {
   }
 
   @Test
+  void filesThatAScriptListsBesideItselfArePartOfIt() throws IOException {
+    write(
+        "app/plan.py",
+        """
+        from pathlib import Path
+        import os, glob
+        HERE = Path(__file__).parent
+        for one in sorted(HERE.glob("*.json")):
+            print(one)
+        print(glob.glob("*.csv"), (HERE / "lists").glob("*.txt"))
+        print(os.listdir(os.path.dirname(__file__)))
+        """);
+    write("app/north.json", "{}");
+    write("app/private.csv", "");
+    write("app/lists/a.txt", "");
+    try (Application app = survey("app/plan.py")) {
+      assertThat(named(app, "plan").items())
+          .extracting(Item::path)
+          .containsExactlyInAnyOrder("plan.py", "north.json", "lists/a.txt");
+      assertThat(app.notices())
+          .filteredOn(n -> n.contains("lists the folder"))
+          .singleElement()
+          .asString()
+          .startsWith("plan.py:7 ");
+    }
+  }
+
+  @Test
   void whatIsWrongWithListsIsTold() throws IOException {
     environment();
     install("one", "1", "shared.py", "../../../bin/one", "../../../../../etc/passwd");
