@@ -3,6 +3,7 @@ package dev.girdle.python.survey;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -36,26 +37,63 @@ final class Listings {
     for (String line : (Iterable<String>) text.lines()::iterator) {
       number++;
       Matcher keeps = KEEPS.matcher(line);
-      boolean lists =
-          LISTS.matcher(line).find()
-              && names.stream().anyMatch(n -> line.matches(".*\\b" + n + "\\b.*"));
-      if (keeps.matches() && !LISTS.matcher(line).find() && !TEXT.matcher(line).find()) {
+      boolean lists = LISTS.matcher(line).find();
+      if (keeps.matches() && !lists && !TEXT.matcher(line).find()) {
         names.add(keeps.group(1));
       }
-      if (lists) {
-        Matcher texts = TEXT.matcher(line);
-        String ending = "";
-        boolean isElsewhere = false;
-        while (texts.find()) {
-          Matcher one = ENDING.matcher(texts.group(1));
-          ending = one.matches() ? one.group(1) : ending;
-          isElsewhere |= !one.matches() && !texts.group(1).matches("[.*]*");
-        }
-        if (!isElsewhere) {
-          found.add(new Listing(number, ending));
+      Matcher call = LISTS.matcher(line);
+      while (call.find()) {
+        String operand = operand(line.substring(0, call.start()));
+        String arguments = arguments(line.substring(call.end()));
+        boolean isMethod = !operand.isEmpty() && !operand.matches("(?:os|glob)\\.");
+        String place = isMethod ? operand : arguments;
+        if (names.stream().anyMatch(n -> place.matches(".*\\b" + n + "\\b.*"))) {
+          listing(number, operand + arguments).ifPresent(found::add);
         }
       }
     }
     return found;
+  }
+
+  /** What stands before a dot, brackets included; empty if there is no dot. */
+  private static String operand(String before) {
+    int from = before.endsWith(".") ? before.length() - 1 : before.length();
+    int depth = 0;
+    while (from > 0 && from < before.length()) {
+      char c = before.charAt(from - 1);
+      boolean isInside = depth > 0;
+      depth += c == ')' || c == ']' ? 1 : c == '(' || c == '[' ? -1 : 0;
+      if (depth < 0 || !isInside && depth == 0 && !Character.isJavaIdentifierPart(c) && c != '.') {
+        break;
+      }
+      from--;
+    }
+    return before.substring(from);
+  }
+
+  /** Up to the bracket that closes. */
+  private static String arguments(String behind) {
+    int depth = 0;
+    for (int i = 0; i < behind.length(); i++) {
+      depth += behind.charAt(i) == '(' ? 1 : behind.charAt(i) == ')' ? -1 : 0;
+      if (depth < 0) {
+        return behind.substring(0, i);
+      }
+    }
+    return behind;
+  }
+
+  private static Optional<Listing> listing(int line, String words) {
+    Matcher texts = TEXT.matcher(words);
+    while (texts.find()) {
+      Matcher one = ENDING.matcher(texts.group(1));
+      if (one.matches()) {
+        return Optional.of(new Listing(line, one.group(1)));
+      }
+      if (!texts.group(1).matches("[.*]*")) {
+        return Optional.empty();
+      }
+    }
+    return Optional.of(new Listing(line, ""));
   }
 }
