@@ -58,6 +58,9 @@ public final class AsTyped {
     add("never", choice.never());
     add("missing-ok", choice.missingOk());
     choice.evidence().forEach(e -> add("evidence", e.toString()));
+    if (choice.contents().withoutSources()) {
+      words.append(" --without-sources");
+    }
     if (choice.strict()) {
       words.append(" --strict");
     }
