@@ -1,3 +1,6 @@
+import os
+
+os.environ["TERM"] = "xterm"  # what is drawn depends on it
 import click
 from rich.console import Console
 from rich.markdown import Markdown

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
@@ -29,6 +30,11 @@ public final class PythonObservation implements RunObservation {
   private static final EvidenceKind MODULE = EvidenceKind.code("module", "modules");
   private static final String PROBE = "sitecustomize.py";
   private static final String SEEN = "GIRDLE_SEEN";
+
+  /** Where an archive goes on that has unpacked itself. */
+  private static final Pattern UNPACKED =
+      Pattern.compile(".*/girdle-(?:unpacked|\\w+)/[^/]+-[0-9a-f]{12}/(.*)");
+
   private static final SystemPlaces PLACES =
       new SystemPlaces(
           List.of(
@@ -108,7 +114,8 @@ public final class PythonObservation implements RunObservation {
   @Override
   public void read(Path folder, RunPaths paths, Set<Seen> found) throws IOException {
     for (String path : lines(folder)) {
-      String place = paths.inArtifact(path);
+      Matcher unpacked = UNPACKED.matcher(path);
+      String place = unpacked.matches() ? unpacked.group(1) : paths.inArtifact(path);
       boolean isInside = !place.startsWith("/") && !place.startsWith("~");
       boolean isOfProgram = place.matches("(?:.*/)?(?:app|packages|own)/.*");
       if (isInside && isOfProgram) {
