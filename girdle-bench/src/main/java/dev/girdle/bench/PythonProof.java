@@ -418,7 +418,7 @@ public final class PythonProof {
     rows.forEach(r -> text.append(r).append('\n'));
     troubles.forEach(t -> text.append("\n* ").append(t));
     text.append(
-        "\nFiles and bytes: as installed; then, at each level, of the folder with the receiver's Python, ");
+        "\n\nFiles and bytes: as installed; then, at each level, of the folder with the receiver's Python, ");
     text.append("and the bytes of the trimmed one.\n\n");
     text.append("| program | installed | none | components | files | code |\n");
     text.append("| --- | --- | --- | --- | --- | --- |\n");
