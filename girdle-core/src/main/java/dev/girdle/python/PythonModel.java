@@ -223,6 +223,7 @@ final class PythonModel implements LanguageModel {
     List<Component> own =
         application.components().stream().filter(c -> c.role().isUsers()).toList();
     List<String> warnings = new ArrayList<>(OwnLists.differences(own, projects));
+    OwnLists.undeclared(own, projects, closure).ifPresent(warnings::add);
     for (Component component : application.components()) {
       boolean isUsed = !closure.reachedIn(component).isEmpty();
       for (Item item : isUsed ? component.items() : List.<Item>of()) {

@@ -2,8 +2,13 @@ package dev.girdle.python.linkage;
 
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Closure;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.Reached;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ProjectList;
+import dev.girdle.python.pack.ProjectName;
 import dev.girdle.python.pack.PythonRelease;
 import dev.girdle.python.pack.Requirement;
 import java.io.IOException;
@@ -37,16 +42,59 @@ public final class OwnLists {
     List<String> told = new ArrayList<>();
     for (Component component : own) {
       for (Item item : component.items()) {
-        boolean mayBeOne =
-            item.content().size() <= LARGEST
-                && item.path().matches("[^/]+|requirements/[^/]+")
-                && item.path().matches(".*\\.(?:txt|toml|cfg|lock|py)");
-        if (mayBeOne) {
+        if (mayBeOne(item)) {
           list(item).ifPresent(l -> told.addAll(differences(item.path(), l, projects)));
         }
       }
     }
     return told;
+  }
+
+  /**
+   * What the user's own code imports, and no list of his names, though there are such: it is there
+   * by chance, as something else needs it.
+   *
+   * @param own components of the user's own
+   * @param projects what is installed
+   * @param closure the outcome of a walk
+   * @return at most one sentence
+   */
+  public static Optional<String> undeclared(
+      List<Component> own, Projects projects, Closure closure) {
+    Set<String> named = new TreeSet<>();
+    boolean isListed = false;
+    for (Component component : own) {
+      for (Item item : component.items()) {
+        Optional<ProjectList> list = mayBeOne(item) ? list(item) : Optional.empty();
+        isListed |= list.filter(l -> !l.isLock() && !l.requirements().isEmpty()).isPresent();
+        list.ifPresent(l -> l.requirements().forEach(r -> named.add(r.name())));
+      }
+    }
+    Set<String> absent = new TreeSet<>();
+    for (Reached reached : closure.reached()) {
+      Demand first = reached.first();
+      boolean isImported =
+          reached.item().component().role() == Role.LIBRARY
+              && first.how().equals(PythonThing.IMPORTS)
+              && first.asker().filter(i -> i.component().role().isUsers()).isPresent();
+      if (isImported) {
+        projects
+            .of(reached.item().component())
+            .flatMap(Metadata::name)
+            .map(ProjectName::normal)
+            .filter(n -> !named.contains(n))
+            .ifPresent(absent::add);
+      }
+    }
+    return !isListed || absent.isEmpty()
+        ? Optional.empty()
+        : Optional.of("your code imports what no list of yours names: " + some(absent));
+  }
+
+  private static boolean mayBeOne(Item item) {
+    return item.content().size() <= LARGEST
+        && item.path().matches("[^/]+|requirements/[^/]+")
+        && item.path().matches(".*\\.(?:txt|toml|cfg|lock|py)");
   }
 
   private static Optional<ProjectList> list(Item item) {

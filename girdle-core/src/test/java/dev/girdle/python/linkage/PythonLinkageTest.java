@@ -138,6 +138,27 @@ class PythonLinkageTest {
   }
 
   @Test
+  void whatIsImportedAndNoListNamesIsTold() {
+    own(
+        Map.of(
+            "requirements.txt", "ropes\n",
+            "main.py",
+                "import ropes, hemp\ntry:\n    import dye\nexcept ImportError:\n    pass\n"));
+    library("ropes", "Requires-Dist: hemp\n", Map.of("ropes.py", "import hemp, fibre\n"));
+    library("hemp", "", Map.of("hemp.py", ""));
+    library("fibre", "", Map.of("fibre.py", ""));
+    library("dye", "", Map.of("dye.py", ""));
+    Projects projects = new Projects(components, Map.of("python_version", "3.11"));
+    List<Component> own = components.subList(0, 1);
+    assertThat(OwnLists.undeclared(own, projects, walk()))
+        .contains("your code imports what no list of yours names: hemp");
+    components.remove(0);
+    own(Map.of("main.py", "import hemp\n"));
+    List<Component> last = components.subList(components.size() - 1, components.size());
+    assertThat(OwnLists.undeclared(last, projects, walk())).isEmpty();
+  }
+
+  @Test
   void helpersAndWordsOfDeclaredProjectsLoadWhatIsThere() {
     own(Map.of("main.py", "import tables\n"));
     library(
