@@ -27,6 +27,7 @@ import dev.girdle.plan.Prune;
 import dev.girdle.python.archive.ZipApplication;
 import dev.girdle.python.launch.PythonLayout;
 import dev.girdle.python.launch.StartedModule;
+import dev.girdle.python.linkage.MadeFor;
 import dev.girdle.python.linkage.OwnLists;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.linkage.PythonLinkage;
@@ -224,6 +225,8 @@ final class PythonModel implements LanguageModel {
         application.components().stream().filter(c -> c.role().isUsers()).toList();
     List<String> warnings = new ArrayList<>(OwnLists.differences(own, projects));
     OwnLists.undeclared(own, projects, closure).ifPresent(warnings::add);
+    MadeFor.line(closure, PythonRuntime.installedFor(application))
+        .ifPresent(l -> warnings.addAll(MadeFor.others(closure, l)));
     for (Component component : application.components()) {
       boolean isUsed = !closure.reachedIn(component).isEmpty();
       for (Item item : isUsed ? component.items() : List.<Item>of()) {

@@ -14,6 +14,7 @@ import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.io.Paths;
 import dev.girdle.plan.RuntimeRequest;
 import dev.girdle.python.bundle.PythonBundle;
+import dev.girdle.python.linkage.MadeFor;
 import dev.girdle.python.linkage.Projects;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ModuleFile;
@@ -157,6 +158,7 @@ final class PythonRuntime implements RuntimeModel {
             r -> range.from(r, component.name() + ", which was installed for it"));
       }
     }
+    Optional<String> line = MadeFor.line(closure, installedFor);
     for (Reached reached : closure.reached()) {
       Item item = reached.item();
       if (item.component().role() == Role.RUNTIME) {
@@ -165,7 +167,8 @@ final class PythonRuntime implements RuntimeModel {
         syntax(item, range);
       }
       Optional<ModuleFile> file = ModuleFile.of(Paths.fileName(item.path()));
-      file.filter(f -> !f.abi().isEmpty()).ifPresent(f -> line(f.abi(), item.path(), range));
+      file.filter(f -> line.filter(f.abi()::equals).isPresent())
+          .ifPresent(f -> line(f.abi(), item.path(), range));
     }
     return Optional.of(range.need());
   }

@@ -22,6 +22,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
@@ -156,6 +157,27 @@ class PythonLinkageTest {
     own(Map.of("main.py", "import hemp\n"));
     List<Component> last = components.subList(components.size() - 1, components.size());
     assertThat(OwnLists.undeclared(last, projects, walk())).isEmpty();
+  }
+
+  @Test
+  void nativeCodeThatIsMadeForAnotherPythonIsTold() {
+    own(Map.of("main.py", "import quay\n"));
+    library(
+        "quay",
+        "",
+        Map.of(
+            "quay/__init__.py", "from . import _x, _y, _z\n",
+            "quay/_x.cpython-39-x86_64-linux-gnu.so", "",
+            "quay/_y.cpython-311-x86_64-linux-gnu.so", "",
+            "quay/_z.cpython-39-x86_64-linux-gnu.so", "",
+            "quay/_z.cpython-311-x86_64-linux-gnu.so", ""));
+    Closure closure = walk();
+    assertThat(MadeFor.line(closure, Optional.of("3.11"))).contains("3.11");
+    assertThat(MadeFor.line(closure, Optional.empty())).contains("3.11");
+    assertThat(MadeFor.others(closure, "3.11"))
+        .containsExactly(
+            "quay/_x.cpython-39-x86_64-linux-gnu.so of quay@1 is made for Python 3.9, and cannot"
+                + " be loaded by a Python 3.11");
   }
 
   @Test
