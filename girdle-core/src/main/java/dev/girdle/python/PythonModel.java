@@ -62,6 +62,10 @@ final class PythonModel implements LanguageModel {
   private final PythonRuntime runtime;
   private final List<String> ownFolders;
   private final boolean isScript;
+
+  /** Read when somebody wants to know, and not again; null before. */
+  private OwnLists ownLists;
+
   private final Useless useless = new Useless();
   private final Map<Component, Provenance> provenances = new HashMap<>();
 
@@ -221,10 +225,13 @@ final class PythonModel implements LanguageModel {
   /** Code that Python runs whenever it starts was not run here. */
   @Override
   public List<String> warnings(Closure closure) {
-    List<Component> own =
-        application.components().stream().filter(c -> c.role().isUsers()).toList();
-    List<String> warnings = new ArrayList<>(OwnLists.differences(own, projects));
-    OwnLists.undeclared(own, projects, closure).ifPresent(warnings::add);
+    if (ownLists == null) {
+      List<Component> own =
+          application.components().stream().filter(c -> c.role().isUsers()).toList();
+      ownLists = new OwnLists(own, projects);
+    }
+    List<String> warnings = new ArrayList<>(ownLists.differences());
+    ownLists.undeclared(closure).ifPresent(warnings::add);
     MadeFor.line(closure, PythonRuntime.installedFor(application))
         .ifPresent(l -> warnings.addAll(MadeFor.others(closure, l)));
     for (Component component : application.components()) {

@@ -15,7 +15,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
 
 /**
  * Files of the user's own that are no code. Libraries open them by names that they make of a folder
@@ -23,7 +22,6 @@ import java.util.regex.Pattern;
  * folder of which some file is named without it.
  */
 final class OwnData {
-  private static final Pattern FILE = Pattern.compile("[\\w][\\w ./-]*\\.[A-Za-z]\\w{0,7}");
 
   private final ModuleTree tree;
   private final Map<String, List<Item>> byName = new HashMap<>();
@@ -59,7 +57,7 @@ final class OwnData {
 
   /** The file of a name, in whichever folder of the user's, with all that lies around it. */
   List<Demand> named(Item asker, String text, Site site) {
-    if (byName.isEmpty() || !FILE.matcher(text).matches()) {
+    if (byName.isEmpty() || !OwnFiles.mayName(text)) {
       return List.of();
     }
     List<Demand> demands = new ArrayList<>();

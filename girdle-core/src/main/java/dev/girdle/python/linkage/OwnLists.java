@@ -29,24 +29,37 @@ public final class OwnLists {
   private static final int MOST_NAMED = 5;
   private static final String NUMBERS = "\\d+(?:\\.\\d+)*";
 
-  private OwnLists() {}
+  private final Projects projects;
+  private final List<Read> lists = new ArrayList<>();
+
+  /** A list, and the file that it stands in; two components can have files of one name. */
+  private record Read(String file, ProjectList list) {}
 
   /**
-   * Compares.
+   * Reads them.
    *
    * @param own components of the user's own
    * @param projects what is installed
-   * @return sentences
    */
-  public static List<String> differences(List<Component> own, Projects projects) {
-    List<String> told = new ArrayList<>();
+  public OwnLists(List<Component> own, Projects projects) {
+    this.projects = projects;
     for (Component component : own) {
       for (Item item : component.items()) {
         if (mayBeOne(item)) {
-          list(item).ifPresent(l -> told.addAll(differences(item.path(), l, projects)));
+          list(item).ifPresent(l -> lists.add(new Read(item.path(), l)));
         }
       }
     }
+  }
+
+  /**
+   * What they name that is not installed, or of other releases.
+   *
+   * @return sentences
+   */
+  public List<String> differences() {
+    List<String> told = new ArrayList<>();
+    lists.forEach(l -> told.addAll(differences(l.file, l.list)));
     return told;
   }
 
@@ -54,22 +67,14 @@ public final class OwnLists {
    * What the user's own code imports, and no list of his names, though there are such: it is there
    * by chance, as something else needs it.
    *
-   * @param own components of the user's own
-   * @param projects what is installed
    * @param closure the outcome of a walk
    * @return at most one sentence
    */
-  public static Optional<String> undeclared(
-      List<Component> own, Projects projects, Closure closure) {
+  public Optional<String> undeclared(Closure closure) {
     Set<String> named = new TreeSet<>();
-    boolean isListed = false;
-    for (Component component : own) {
-      for (Item item : component.items()) {
-        Optional<ProjectList> list = mayBeOne(item) ? list(item) : Optional.empty();
-        isListed |= list.filter(l -> !l.isLock() && !l.requirements().isEmpty()).isPresent();
-        list.ifPresent(l -> l.requirements().forEach(r -> named.add(r.name())));
-      }
-    }
+    lists.forEach(l -> l.list.requirements().forEach(r -> named.add(r.name())));
+    boolean isListed =
+        lists.stream().anyMatch(l -> !l.list.isLock() && !l.list.requirements().isEmpty());
     Set<String> absent = new TreeSet<>();
     for (Reached reached : closure.reached()) {
       Demand first = reached.first();
@@ -106,7 +111,7 @@ public final class OwnLists {
     }
   }
 
-  private static List<String> differences(String file, ProjectList list, Projects projects) {
+  private List<String> differences(String file, ProjectList list) {
     Set<String> absent = new TreeSet<>();
     Set<String> others = new LinkedHashSet<>();
     for (Requirement wanted : list.requirements()) {

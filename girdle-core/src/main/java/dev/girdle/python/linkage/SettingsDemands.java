@@ -9,6 +9,7 @@ import dev.girdle.closure.Strength;
 import dev.girdle.io.Paths;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ProjectName;
+import dev.girdle.python.survey.OwnFiles;
 import dev.girdle.python.tree.Found;
 import dev.girdle.python.tree.ModuleTree;
 import dev.girdle.python.tree.RuntimeNames;
@@ -34,8 +35,6 @@ final class SettingsDemands {
   /** What else of the user's own names other files of his. */
   private static final Pattern NAMING =
       Pattern.compile(".*\\.(?:css|js|htm|ui|qml|kv|glade|md|txt)");
-
-  private static final Pattern FILE = Pattern.compile("[\\w][\\w./-]*\\.[A-Za-z]\\w{0,7}");
 
   private static final Pattern DOTTED = Pattern.compile("[A-Za-z_]\\w*(?:\\.[A-Za-z_]\\w*)+");
 
@@ -81,16 +80,7 @@ final class SettingsDemands {
     if (!isNamed || item.content().size() > LARGEST) {
       return List.of();
     }
-    Set<String> names = new LinkedHashSet<>();
-    CodeTexts.readAscii(
-        item.content(),
-        SHORTEST,
-        text -> {
-          Matcher matcher = DOTTED.matcher(text);
-          while (matcher.find()) {
-            names.add(matcher.group());
-          }
-        });
+    Set<String> names = names(item, DOTTED);
     List<Demand> demands = new ArrayList<>(isUsers ? files(item) : List.of());
     for (String name : names) {
       // stored objects have a letter before the names of their modules (pickletools, GLOBAL)
@@ -114,18 +104,23 @@ final class SettingsDemands {
     return demands;
   }
 
-  /** Files of the user's own that a text of his names. */
-  private List<Demand> files(Item item) throws IOException {
+  private static Set<String> names(Item item, Pattern pattern) throws IOException {
     Set<String> names = new LinkedHashSet<>();
     CodeTexts.readAscii(
         item.content(),
         SHORTEST,
         text -> {
-          Matcher matcher = FILE.matcher(text);
+          Matcher matcher = pattern.matcher(text);
           while (matcher.find()) {
             names.add(matcher.group());
           }
         });
+    return names;
+  }
+
+  /** Files of the user's own that a text of his names. */
+  private List<Demand> files(Item item) throws IOException {
+    Set<String> names = names(item, OwnFiles.FILE_IN_TEXT);
     List<Demand> demands = new ArrayList<>();
     names.forEach(n -> demands.addAll(ownData.named(item, n, Site.of(item))));
     return demands;

@@ -18,7 +18,6 @@ import java.util.stream.Stream;
 final class DataFolders {
   private static final int MOST_FOLDERS = 50;
   private static final int MOST_FILES = 2_000;
-  private static final Pattern FILE = Pattern.compile("[\\w][\\w ./-]*\\.[A-Za-z]\\w{0,7}");
   private static final Pattern OTHERS =
       Pattern.compile(
           "(?:.*/)?(?:\\.[^/]+/.*|[^/]+\\.(?:py|pyw|ipynb)|pyproject\\.toml|pyvenv\\.cfg)");
@@ -39,7 +38,7 @@ final class DataFolders {
    * @throws IOException if the script's folder cannot be read
    */
   List<Path> holding(String text) throws IOException {
-    if (!FILE.matcher(text).matches()) {
+    if (!OwnFiles.mayName(text)) {
       return List.of();
     }
     if (!isRead) {

@@ -14,7 +14,22 @@ public final class OwnFiles {
               + "|(?:.*/)?(?:test_[^/]*|[^/]*_test|conftest|tests)\\.py"
               + "|(?:setup|noxfile|tasks|fabfile|dodo|versioneer)\\.py");
 
+  /** A file's name or the end of its path, as texts of data name it: without spaces. */
+  public static final Pattern FILE_IN_TEXT = Pattern.compile("[\\w][\\w./-]*\\.[A-Za-z]\\w{0,7}");
+
+  private static final Pattern FILE = Pattern.compile("[\\w][\\w ./-]*\\.[A-Za-z]\\w{0,7}");
+
   private OwnFiles() {}
+
+  /**
+   * Whether a text of code can be the name of a file, or the end of its path.
+   *
+   * @param text a whole text
+   * @return false for what has no ending
+   */
+  public static boolean mayName(String text) {
+    return FILE.matcher(text).matches();
+  }
 
   /**
    * Whether a file is for those who work on the application.

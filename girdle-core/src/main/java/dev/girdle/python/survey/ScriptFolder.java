@@ -41,7 +41,6 @@ final class ScriptFolder {
       Pattern.compile(
           ".*\\.(?:html?|xml|j2|jinja2?|css|js|json|ya?ml|toml|ini|cfg|ui|qml|kv|glade|md|txt)");
 
-  private static final Pattern FILE = Pattern.compile("[\\w][\\w./-]*\\.[A-Za-z]\\w{0,7}");
   private static final int LARGEST_DATA = 1 << 20;
 
   private final Path folder;
@@ -123,7 +122,8 @@ final class ScriptFolder {
     if (NAMING.matcher(file.toString()).matches()) {
       if (Files.size(file) <= LARGEST_DATA) {
         Matcher names =
-            FILE.matcher(new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1));
+            OwnFiles.FILE_IN_TEXT.matcher(
+                new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1));
         while (names.find()) {
           elsewhere(names.group());
         }

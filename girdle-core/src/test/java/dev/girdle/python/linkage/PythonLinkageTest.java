@@ -132,7 +132,7 @@ class PythonLinkageTest {
     library("ropes", "", Map.of("ropes.py", ""));
     library("hemp", "", Map.of("hemp.py", ""));
     Projects projects = new Projects(components, Map.of("python_version", "3.11"));
-    assertThat(OwnLists.differences(components.subList(0, 1), projects))
+    assertThat(new OwnLists(components.subList(0, 1), projects).differences())
         .containsExactlyInAnyOrder(
             "requirements.txt names what is not installed: absent",
             "requirements.txt names other releases than are installed: hemp 1 for >=2");
@@ -151,12 +151,12 @@ class PythonLinkageTest {
     library("dye", "", Map.of("dye.py", ""));
     Projects projects = new Projects(components, Map.of("python_version", "3.11"));
     List<Component> own = components.subList(0, 1);
-    assertThat(OwnLists.undeclared(own, projects, walk()))
+    assertThat(new OwnLists(own, projects).undeclared(walk()))
         .contains("your code imports what no list of yours names: hemp");
     components.remove(0);
     own(Map.of("main.py", "import hemp\n"));
     List<Component> last = components.subList(components.size() - 1, components.size());
-    assertThat(OwnLists.undeclared(last, projects, walk())).isEmpty();
+    assertThat(new OwnLists(last, projects).undeclared(walk())).isEmpty();
   }
 
   @Test
