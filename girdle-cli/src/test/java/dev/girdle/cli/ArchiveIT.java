@@ -63,7 +63,10 @@ class ArchiveIT {
   private static final String EXPECTED =
       """
       context true
-      %snear near
+      same from ask
+      same from part
+      same from two
+      near near
       relative beside
       again near
       uri near
@@ -142,18 +145,12 @@ class ArchiveIT {
     return jar;
   }
 
-  @Test
-  void theNestedArchiveIsLikeTheClassPath() {
-    Result result = Run.of(Run.JAVA, "-jar", seal("nested")).in(dir.getRoot()).well();
-    assertThat(result.out())
-        .isEqualTo(EXPECTED.formatted("same from ask\nsame from part\nsame from two\n"));
+  @ParameterizedTest
+  @ValueSource(strings = {"nested", "merged"})
+  void anArchiveIsLikeTheClassPath(String kind) {
+    Result result = Run.of(Run.JAVA, "-jar", seal(kind)).in(dir.getRoot()).well();
+    assertThat(result.out()).isEqualTo(EXPECTED);
     assertThat(result.err()).isEmpty();
-  }
-
-  @Test
-  void theMergedArchiveIsLikeTheClassPathButForFilesOfOneName() {
-    Result result = Run.of(Run.JAVA, "-jar", seal("merged")).in(dir.getRoot()).well();
-    assertThat(result.out()).isEqualTo(EXPECTED.formatted("same from ask\n"));
   }
 
   @ParameterizedTest

@@ -127,6 +127,16 @@ final class Joining {
     return name.matches("(LICEN[CS]E|NOTICE|COPYING|COPYRIGHT)(\\.(TXT|MD))?");
   }
 
+  /** Whether a file is a text about the jar that it lies in, for people. */
+  static boolean isAboutTheJar(String path) {
+    String name = Paths.fileName(path).toUpperCase(Locale.ROOT);
+    return isLegalText(path)
+        || path.startsWith("META-INF/")
+            && name.matches(
+                "(DEPENDENCIES|README|CHANGES|CHANGELOG|AL2\\.0|LGPL2\\.1)(\\.(TXT|MD))?")
+        || path.indexOf('/') < 0 && name.matches("ABOUT\\.HTML|README(\\.(TXT|MD))?");
+  }
+
   private static Set<String> legalTexts(List<Item> items, List<String> texts) {
     Map<String, String> componentsOfText = new LinkedHashMap<>();
     for (int i = 0; i < items.size(); i++) {

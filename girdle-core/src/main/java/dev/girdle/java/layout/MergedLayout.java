@@ -16,7 +16,9 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.record.RecordFile;
 import dev.girdle.start.Entries;
+import dev.girdle.start.Index;
 import dev.girdle.start.Launch;
+import dev.girdle.start.Start;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -30,14 +32,17 @@ import java.util.TreeSet;
 
 /**
  * One archive of one tree. Files of one name are joined where their kind allows it; else the first
- * in class-path order wins, as it would on a class path, and the others are reported.
+ * in class-path order has the place, as on a class path. Who asks for all files of a name gets the
+ * others, too: they lie beside the tree, and the program is started by {@code girdle-start}.
  */
 public final class MergedLayout {
   private final LayoutRequest request;
   private final MainClasses mainClasses;
   private final Map<String, List<Item>> byPath = new TreeMap<>();
   private final List<Ballast> leftOut = new ArrayList<>();
+  private final List<Item> hidden = new ArrayList<>();
   private final List<String> differing = new ArrayList<>();
+  private final LaterFiles later = new LaterFiles();
   private final Map<Component, Boolean> multiRelease = new HashMap<>();
   private int signed;
 
@@ -68,18 +73,24 @@ public final class MergedLayout {
     dropHiddenVariants();
     LaunchOptions options = LaunchOptions.of(request);
     EntryTable entries = new EntryTable(request, mainClasses);
-    String mainClass = entries.isPlain() ? request.main().entry().name() : Launch.class.getName();
-    MergedManifest manifest = new MergedManifest(request, options, mainClass);
+    boolean mayBeNested = mayBeNested(options);
+    placeHidden(mayBeNested);
+    MergedManifest manifest = new MergedManifest(request, options);
     List<LayoutFile> files = new ArrayList<>();
     TreeSet<String> folders = new TreeSet<>();
     for (Map.Entry<String, List<Item>> entry : byPath.entrySet()) {
-      LayoutFile file = merge(entry.getKey(), entry.getValue());
+      LayoutFile file = merge(entry.getKey(), entry.getValue(), mayBeNested);
       files.add(file);
       Jars.addFolders(Paths.folder(file.path()), folders);
       manifest.packageOf(file.path(), entry.getValue().get(0).component());
     }
     addServices(files);
-    if (!entries.isPlain()) {
+    String mainClass = request.main().entry().name();
+    if (!later.isEmpty()) {
+      mainClass = Start.class.getName();
+      addStart(files, folders, entries);
+    } else if (!entries.isPlain()) {
+      mainClass = Launch.class.getName();
       files.add(
           LayoutFile.made(Entries.PATH, bytes(entries), "tells the starter what can be started"));
       files.addAll(StartClasses.ofMerged());
@@ -88,7 +99,7 @@ public final class MergedLayout {
         0,
         LayoutFile.made(
             JarManifest.PATH,
-            manifest.bytes(multiRelease.containsValue(true)),
+            manifest.bytes(mainClass, isMultiRelease()),
             "tells Java what to start"));
     return new Layout(
         files,
@@ -99,6 +110,34 @@ public final class MergedLayout {
         JavaRelease.of(request.need().orElseThrow()).exactly()
             ? "java --enable-preview -jar %s"
             : "java -jar %s");
+  }
+
+  private boolean isMultiRelease() {
+    return multiRelease.containsValue(true);
+  }
+
+  /**
+   * Whether the program can be started by the starter of nested archives: it brings no agent, which
+   * only the Java launcher starts, and no starter of an earlier sealing.
+   */
+  private boolean mayBeNested(LaunchOptions options) {
+    return options.manifest().value("Launcher-Agent-Class").isEmpty()
+        && byPath.keySet().stream().noneMatch(p -> p.startsWith(StartClasses.FOLDER));
+  }
+
+  /** The tree is the first on the class path, and what has no place in it follows. */
+  private void addStart(List<LayoutFile> files, TreeSet<String> folders, EntryTable entries)
+      throws IOException {
+    NestIndex index = new NestIndex(entries, request.need().orElseThrow());
+    List<String> names = new ArrayList<>(folders);
+    names.add(JarManifest.PATH);
+    files.forEach(f -> names.add(f.path()));
+    index.add("", names, isMultiRelease());
+    List<LayoutFile> behind = later.layOut(request, index);
+    files.add(
+        LayoutFile.made(Index.PATH, index.bytes(), "tells the starter where everything lies"));
+    files.addAll(StartClasses.ofNested());
+    files.addAll(behind);
   }
 
   private static byte[] bytes(EntryTable entries) throws IOException {
@@ -178,15 +217,26 @@ public final class MergedLayout {
     if (versioned.release() == 0 || base == null || base.get(0).component() == item.component()) {
       return false;
     }
-    leaveOut(
-        item,
-        "variant of a file that "
-            + base.get(0).component().name()
-            + ", earlier on the class path, has");
+    hidden.add(item);
     return true;
   }
 
-  private LayoutFile merge(String path, List<Item> items) throws IOException {
+  private void placeHidden(boolean mayBeNested) {
+    for (Item item : hidden) {
+      Item base = byPath.get(Versioned.of(item.path()).path()).get(0);
+      if (mayBeNested && isAskedForTogether(item.path())) {
+        later.add(item);
+      } else {
+        leaveOut(
+            item,
+            "variant of a file that "
+                + base.component().name()
+                + ", earlier on the class path, has");
+      }
+    }
+  }
+
+  private LayoutFile merge(String path, List<Item> items, boolean mayBeNested) throws IOException {
     Item first = items.get(0);
     if (items.size() > 1) {
       Optional<byte[]> joined = Joining.join(path, items);
@@ -195,13 +245,17 @@ public final class MergedLayout {
       }
       for (Item other : items.subList(1, items.size())) {
         boolean same = Joining.sameBytes(first, other);
+        if (!same && mayBeNested && isAskedForTogether(path)) {
+          later.add(other);
+          continue;
+        }
         String winner = first.component().name();
         leaveOut(
             other,
             same
                 ? "the same bytes as in " + winner
                 : "differs from the one in " + winner + ", which is earlier on the class path");
-        if (!same && !differing.contains(path)) {
+        if (!same && !Joining.isAboutTheJar(path) && !differing.contains(path)) {
           differing.add(path);
         }
       }
@@ -213,6 +267,11 @@ public final class MergedLayout {
         Jars.packing(path),
         first.component().name(),
         request.reason(first));
+  }
+
+  /** Of a class there is only one, and nobody reads texts about a jar from all jars. */
+  private static boolean isAskedForTogether(String path) {
+    return !path.endsWith(".class") && !Joining.isAboutTheJar(path);
   }
 
   private static String componentsOf(List<Item> items) {

@@ -39,11 +39,9 @@ final class MergedManifest {
 
   private final LayoutRequest request;
   private final LaunchOptions options;
-  private final String mainClass;
   private final Map<String, Component> packages = new LinkedHashMap<>();
 
-  MergedManifest(LayoutRequest request, LaunchOptions options, String mainClass) {
-    this.mainClass = mainClass;
+  MergedManifest(LayoutRequest request, LaunchOptions options) {
     this.request = request;
     this.options = options;
   }
@@ -55,7 +53,7 @@ final class MergedManifest {
     }
   }
 
-  byte[] bytes(boolean isMultiRelease) throws IOException {
+  byte[] bytes(String mainClass, boolean isMultiRelease) throws IOException {
     Manifest merged = options.newManifest(request, mainClass);
     Attributes main = merged.getMainAttributes();
     if (isMultiRelease) {

@@ -10,7 +10,9 @@ import java.util.stream.Stream;
 
 /** The classes of {@code girdle-start} that go into artifacts. */
 final class StartClasses {
-  private static final String FOLDER = "dev/girdle/start/";
+  /** The folder that they lie in, with a slash at its end. */
+  static final String FOLDER = "dev/girdle/start/";
+
   private static final List<String> COMMON =
       List.of("Entries", "Entries$Entry", "MainMethod", "Runner");
 

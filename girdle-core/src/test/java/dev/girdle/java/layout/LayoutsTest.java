@@ -1,6 +1,7 @@
 package dev.girdle.java.layout;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import dev.girdle.closure.Ballast;
 import dev.girdle.ecosystem.LayoutRequest;
@@ -61,6 +62,7 @@ class LayoutsTest {
         .with("META-INF/SIGN.SF", "signed")
         .with("META-INF/SIGN.RSA", "signed")
         .with("META-INF/maven/g/lib/pom.xml", "<project/>")
+        .with("META-INF/DEPENDENCIES", "of lib")
         .with("same.txt", "same")
         .with("differs.txt", "from lib")
         .with("META-INF/versions/9/x.txt", "not multi-release")
@@ -71,6 +73,7 @@ class LayoutsTest {
         .with("META-INF/services/s.Type", "o.Two\nl.One\n")
         .with("META-INF/wiring.factories", "k=o.C\nj=o.D\n")
         .with("META-INF/LICENSE", "licence of other\n")
+        .with("META-INF/DEPENDENCIES", "of other")
         .with("same.txt", "same")
         .with("differs.txt", "from other")
         .with("META-INF/versions/11/differs.txt", "variant of other")
@@ -124,33 +127,56 @@ class LayoutsTest {
   }
 
   @Test
-  void mergingLetsTheFirstOnTheClassPathWinAndSaysWhatItLeftOut() {
+  void filesThatHaveNoPlaceInOneTreeLieBesideItAndAreFound() {
     Layout layout = layOut(Shape.MERGED);
-    assertThat(contents.get("differs.txt")).isEqualTo("from lib");
-    assertThat(contents).doesNotContainKey("META-INF/versions/11/differs.txt");
-    assertThat(contents).containsKey("META-INF/versions/11/only.txt");
-    assertThat(contents).doesNotContainKey("META-INF/versions/9/x.txt");
+    assertThat(contents)
+        .containsEntry("differs.txt", "from lib")
+        .containsEntry("META-INF/girdle/later/other.jar/differs.txt", "from other")
+        .containsEntry(
+            "META-INF/girdle/later/other.jar/META-INF/versions/11/differs.txt", "variant of other")
+        .doesNotContainKey("META-INF/versions/11/differs.txt")
+        .doesNotContainKey("META-INF/girdle/later/other.jar/META-INF/DEPENDENCIES")
+        .containsKey("META-INF/versions/11/only.txt")
+        .doesNotContainKey("META-INF/versions/9/x.txt");
+    assertThat(contents.get("META-INF/MANIFEST.MF"))
+        .contains("Main-Class: dev.girdle.start.Start\r\n");
     assertThat(layout.leftOut())
         .extracting(Ballast::path, Ballast::reason)
         .contains(
-            org.assertj.core.groups.Tuple.tuple("same.txt", "the same bytes as in lib.jar"),
-            org.assertj.core.groups.Tuple.tuple(
-                "differs.txt",
+            tuple("same.txt", "the same bytes as in lib.jar"),
+            tuple(
+                "META-INF/DEPENDENCIES",
                 "differs from the one in lib.jar, which is earlier on the class path"),
-            org.assertj.core.groups.Tuple.tuple("META-INF/SIGN.SF", "signature of the single jar"),
-            org.assertj.core.groups.Tuple.tuple(
-                "META-INF/maven/g/lib/pom.xml", "build description"));
+            tuple("META-INF/SIGN.SF", "signature of the single jar"),
+            tuple("META-INF/maven/g/lib/pom.xml", "build description"));
+    assertThat(layout.notices()).singleElement().asString().contains("signature files", "(2)");
+  }
+
+  @Test
+  void withAnAgentTheFirstOnTheClassPathWinsAndThatIsSaid() throws IOException {
+    new Jar()
+        .manifest("Main-Class: m.Main", "Launcher-Agent-Class: m.Main")
+        .folder(dir.resolve("main"))
+        .write(app.resolve("m.jar"));
+    Layout layout = layOut(Shape.MERGED);
+    assertThat(contents).containsEntry("differs.txt", "from lib");
+    assertThat(contents.keySet()).noneMatch(p -> p.contains("later/"));
+    assertThat(layout.leftOut())
+        .extracting(Ballast::path, Ballast::reason)
+        .contains(
+            tuple(
+                "differs.txt",
+                "differs from the one in lib.jar, which is earlier on the class path"));
     assertThat(layout.notices())
         .anySatisfy(
-            n -> assertThat(n).contains("1 file is in several components").contains("differs.txt"))
-        .anySatisfy(n -> assertThat(n).contains("signature files").contains("(2)"));
+            n -> assertThat(n).contains("1 file is in several components").contains("differs.txt"));
   }
 
   @Test
   void theMergedManifestKeepsWhatPackagesSaidAndNothingOfTheBuilder() {
     layOut(Shape.MERGED);
     assertThat(contents.get("META-INF/MANIFEST.MF"))
-        .startsWith("Manifest-Version: 1.0\r\nMain-Class: m.Main\r\n")
+        .startsWith("Manifest-Version: 1.0\r\nMain-Class: dev.girdle.start.Start\r\n")
         .contains("Multi-Release: true")
         .contains("Name: l/\r\nImplementation-Title: Lib of Ternhaven")
         .doesNotContain("marta");
