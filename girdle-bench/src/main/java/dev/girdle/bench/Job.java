@@ -30,7 +30,7 @@ public final class Job {
   /**
    * A job of one or several steps, one after the other.
    *
-   * @param inputs the files it works on, by their paths
+   * @param inputs the files it works on, by their paths; a character is a byte
    * @param steps the arguments of each start
    * @param environment all environment variables that the program has
    */
@@ -54,7 +54,7 @@ public final class Job {
     for (Map.Entry<String, String> file : inputs.entrySet()) {
       Path place = folder.resolve(file.getKey());
       Files.createDirectories(place.getParent());
-      Files.writeString(place, file.getValue());
+      Files.writeString(place, file.getValue(), StandardCharsets.ISO_8859_1);
     }
     StringBuilder text = new StringBuilder();
     StringBuilder errors = new StringBuilder();
@@ -107,7 +107,7 @@ public final class Job {
     return text.replace(folder.toString(), "FOLDER")
         .replace(folder.getFileName().toString(), "FOLDER")
         .replaceAll("\\d+ ?ms\\b", "n ms")
-        .replaceAll("[\\d.,]+ (milli)?seconds", "n seconds")
+        .replaceAll("[\\d.,]+ (milli)?seconds?\\b", "n seconds")
         .replaceAll("\\d{4}-\\d\\d-\\d\\dT[\\d:.]+Z?", "TIME")
         .replaceAll("\\d\\d?[:.]\\d\\d[:.]\\d\\d( [AP]M)?", "TIME")
         .replaceAll("(\"timestamp\":)\"[^\"]*\"", "$1TIME");

@@ -111,7 +111,6 @@ final class Supply {
     } else {
       Path processors = place.resolve("processors");
       if (!Files.exists(processors)) {
-        Files.createDirectories(processors);
         fetch(place, pom(specimen.about().processors(), List.of()), processors);
       }
       words.addAll(List.of("-processorpath", jarsIn(processors)));

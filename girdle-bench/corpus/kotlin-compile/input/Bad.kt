@@ -1,0 +1,3 @@
+package org.ternhaven
+fun depth(): Int = "four"
+fun other() = nowhere()
