@@ -65,9 +65,12 @@ public interface LanguageModel {
   Demand demandFor(Item item, How how, Strength strength);
 
   /**
-   * Who in the program may read the list of its components, and them as files.
+   * Who in the program may read the list of its components, and them as files; or has another
+   * program read them, which knows nothing of archives in archives. Asked once the closure is
+   * there.
    *
-   * @return the first such item of what the user has made; empty if there is none
+   * @return the first such item of what the user has made, or else of what is reached; empty if
+   *     there is none
    */
   default Optional<String> listsComponents() {
     return Optional.empty();

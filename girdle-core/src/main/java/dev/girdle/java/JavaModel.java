@@ -93,7 +93,7 @@ final class JavaModel implements LanguageModel {
             UserFolders.cache(environment),
             UserFolders.settings(environment),
             exact ? "exact" : "plain");
-    this.linkage = new JavaLinkage(facts, declarations, memory, exact);
+    this.linkage = new JavaLinkage(facts, declarations, memory, exact, isModular());
     this.needed = new NeededJava(index, linkage);
     this.runtime = new JavaRuntime(jdk, needed);
     this.packaging = new JavaPackaging(index);
@@ -191,7 +191,8 @@ final class JavaModel implements LanguageModel {
         .flatMap(c -> c.items().stream())
         .filter(i -> i.path().endsWith(".class") && hasText(i, "java.class.path"))
         .map(Item::name)
-        .findFirst();
+        .findFirst()
+        .or(() -> linkage.startsJava().stream().findFirst());
   }
 
   private static boolean hasText(Item item, String text) {

@@ -183,7 +183,7 @@ public final class Sealer {
 
   /** Who reads the class path as files finds one file in an archive. */
   private static String aboutClassPath(Analysis analysis, FormRequest request, String reader) {
-    String why = reader + " may read the class path as files";
+    String why = reader + " may read the class path as files, or hand it on";
     if (shape(analysis, fitting(request, true)) == Shape.MERGED) {
       return request.archive() == ArchiveKind.FITTING
           ? why + ", so the archive is one tree; --archive nested makes it another"

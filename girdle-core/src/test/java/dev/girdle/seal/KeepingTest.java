@@ -2,6 +2,7 @@ package dev.girdle.seal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.plan.Prune;
 import dev.girdle.testing.Jar;
@@ -112,6 +113,49 @@ class KeepingTest {
       assertThat(Office.items(found, "l.jar"))
           .containsExactlyInAnyOrder(
               "l/Start.class", "l/theme/Dark.class", "l/run/core__init.class");
+    }
+  }
+
+  @Test
+  void textsThatHoldSettingsOrSourcesNameClassesWithin() throws IOException {
+    office.library("quay", "package quay; public class Reader { }");
+    office.library("unused", "package unused; public class Unused { }");
+    office.library(
+        "l",
+        "package l; public class Sums { public static int plus(int a, int b) { return a + b; } }",
+        "package l; public class Other { }",
+        "package l; public class Writer { public static String source(String of) {"
+            + " return \"return l.Sums.plus(\" + of + \", 1);\\n// no unused.Unused\"; } }");
+    office.main(
+        "l.Writer.source(\"2\"); String s = \"{reader: 'quay.Reader', where: '\" + a.length + \"'}\";");
+    try (Analysis found = office.analyze(Prune.COMPONENTS)) {
+      assertThat(Office.kept(found)).containsExactly("office.jar", "l.jar", "quay.jar");
+    }
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "quay.jar")).containsExactly("quay/Reader.class");
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder("l/Sums.class", "l/Writer.class");
+    }
+  }
+
+  @Test
+  void largeTextsAreReadToTheirEnd() throws IOException {
+    String filler = "quay north, 4.2 metres\n".repeat(100_000);
+    office.library(
+        "l",
+        new Jar().with("rules.txt", filler + "by l.First\n" + filler + "last l.Last"),
+        "package l; public class Rules { public static Object all() {"
+            + " return Rules.class.getResourceAsStream(\"/rules.txt\"); } }",
+        "package l; class First { }",
+        "package l; class Last { }",
+        "package l; class Never { }");
+    office.main("l.Rules.all();");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder("l/Rules.class", "l/First.class", "l/Last.class", "rules.txt");
+      Item last = found.kept().get(1).item("l/Last.class").orElseThrow();
+      assertThat(found.closure().reached(last).orElseThrow().first().site().line())
+          .isEqualTo(200_002);
     }
   }
 

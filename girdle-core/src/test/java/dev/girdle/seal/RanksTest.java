@@ -131,6 +131,22 @@ class RanksTest {
     }
   }
 
+  /** Tools make a list of packages from the code; who names libraries means these. */
+  @Test
+  void aListOfPackagesIsSureOnlyOfMakersThatNameNoLibraries() throws IOException {
+    String nothing = "<project><groupId>t</groupId><artifactId>tides</artifactId></project>";
+    for (boolean describes : new boolean[] {false, true}) {
+      Jar jar = new Jar().manifest("Import-Package: org.gauges");
+      Office office = office(describes ? jar.with(POM, nothing) : jar);
+      office.main("t.Tides.level();");
+      office.remove("gauges");
+      try (Analysis found = office.analyze(Prune.FILES)) {
+        assertThat(Office.rank(found, "org.gauges.Gauge"))
+            .isEqualTo(describes ? Rank.PERHAPS : Rank.NEEDED);
+      }
+    }
+  }
+
   @Test
   void whatTheApplicationDeclaresAndNoCodeAsksForIsToldAsALibrary() throws IOException {
     Office office = new Office(dir);

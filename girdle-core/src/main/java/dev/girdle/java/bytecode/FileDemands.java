@@ -11,40 +11,75 @@ import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Words;
 import dev.girdle.java.index.ClassIndex;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
 /** The texts in a file of the application, also in a binary one, that name something there. */
 public final class FileDemands {
-  private static final int LARGEST_TEXT = 1 << 20;
+  private static final int PART = 1 << 20;
 
   private FileDemands() {}
 
-  /** What a file demands. Very large files demand nothing. */
+  /** What a file demands. Of large files only texts are read, a part at a time. */
   public static List<Demand> of(Item item, ClassIndex index) throws IOException {
-    if (item.content().size() > LARGEST_TEXT) {
-      return List.of();
-    }
-    byte[] bytes = item.content().bytes(LARGEST_TEXT);
-    boolean isText = isText(bytes);
-    Words words = new Words(bytes);
-    String folder = Paths.folder(item.path());
     Map<String, Demand> found = new LinkedHashMap<>();
+    try (InputStream in = item.content().open()) {
+      byte[] part = in.readNBytes(PART);
+      boolean isText = isText(part);
+      boolean isLast = part.length < PART;
+      int line = 1;
+      if (isText || isLast) {
+        while (!isLast) {
+          int end = endOfWords(part);
+          line = read(Arrays.copyOf(part, end), isText, line, item, index, found);
+          int rest = PART - end;
+          System.arraycopy(part, end, part, 0, rest);
+          int more = in.readNBytes(part, rest, end);
+          isLast = more < end;
+          part = isLast ? Arrays.copyOf(part, rest + more) : part;
+        }
+        read(part, isText, line, item, index, found);
+      }
+    }
+    return new ArrayList<>(found.values());
+  }
+
+  /** Behind the last word that surely ends in a part of a text. */
+  private static int endOfWords(byte[] part) {
+    for (int end = part.length; end > 0; end--) {
+      if (part[end - 1] <= ' ' && part[end - 1] >= 0) {
+        return end;
+      }
+    }
+    return part.length;
+  }
+
+  private static int read(
+      byte[] text,
+      boolean isText,
+      int firstLine,
+      Item item,
+      ClassIndex index,
+      Map<String, Demand> found) {
+    Words words = new Words(text);
+    String folder = Paths.folder(item.path());
     for (String word = words.next(); word != null; word = words.next()) {
-      int line = isText ? words.line() : 0;
+      int line = isText ? firstLine + words.line() - 1 : 0;
       if (!isText) {
         // the length that stands before a text may look like a letter of it
         TextDemands.className(word.substring(1), index)
             .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, 0)));
       }
-      TextDemands.className(word, index)
+      TextDemands.classOrMember(word, index)
           .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, line)));
       TextDemands.resourceName(word, folder, item, index)
           .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.FILE, n, line)));
     }
-    return new ArrayList<>(found.values());
+    return firstLine + words.line() - 1;
   }
 
   private static Demand demand(Item item, Thing thing, String name, int line) {

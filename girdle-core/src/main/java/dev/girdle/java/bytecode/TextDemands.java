@@ -1,5 +1,6 @@
 package dev.girdle.java.bytecode;
 
+import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Strength;
@@ -8,9 +9,11 @@ import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.LegalTexts;
+import dev.girdle.java.format.Words;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.value.Value;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,6 +25,7 @@ import java.util.Optional;
 public final class TextDemands {
   private static final List<String> STEM_ENDINGS = List.of("_", "$");
   private static final int MOST = 2000;
+  private static final int LONGEST_NAME = 500;
 
   /**
    * Stands for an argument in the recipe of a joined text (java.lang.invoke.StringConcatFactory).
@@ -30,9 +34,13 @@ public final class TextDemands {
 
   private TextDemands() {}
 
-  /** Whether a text may be the name of something, as far as the text alone tells. */
+  /** Whether a text may name something, as far as the text alone tells. */
   static boolean mayName(String text) {
-    return text.length() >= 3 && text.length() <= 500 && text.indexOf('\n') < 0;
+    return text.length() >= 3 && (mayBeName(text) || text.indexOf('.') > 0);
+  }
+
+  private static boolean mayBeName(String text) {
+    return text.length() <= LONGEST_NAME && text.indexOf('\n') < 0;
   }
 
   /** A string constant in code. */
@@ -44,6 +52,12 @@ public final class TextDemands {
       for (String part : text.split("[\1\2]")) {
         inCode(collector, part);
       }
+      return;
+    }
+    if (text.chars().anyMatch(c -> c <= ' ' || c == '\'' || c == '"' || c == '(')) {
+      within(collector, text);
+    }
+    if (!mayBeName(text)) {
       return;
     }
     ClassIndex index = collector.index();
@@ -62,6 +76,33 @@ public final class TextDemands {
       String end = text.substring(text.lastIndexOf("%s") + 2);
       JoinedNames.files(collector, new Value.Joined(text.substring(0, gap), end));
     }
+  }
+
+  /**
+   * Classes that a longer text names, as settings, queries and sources do that stand in code. What
+   * a user's text names may be anywhere; a library's speaks of others for many reasons, but of its
+   * own classes in the code that it writes.
+   */
+  private static void within(DemandCollector collector, String text) {
+    ClassIndex index = collector.index();
+    Component component = collector.item().component();
+    Words words = new Words(text.getBytes(StandardCharsets.UTF_8));
+    for (String word = words.next(); word != null; word = words.next()) {
+      classOrMember(word, index)
+          .filter(
+              name ->
+                  component.role().isUsers()
+                      || index.classNamed(name).stream().anyMatch(i -> i.component() == component))
+          .ifPresent(
+              name -> collector.type(JavaHow.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
+    }
+  }
+
+  /** The class that a word names, or of which it names a member. */
+  static Optional<String> classOrMember(String word, ClassIndex index) {
+    Optional<String> name = className(word, index);
+    int dot = word.lastIndexOf('.');
+    return name.isPresent() || dot < 0 ? name : className(word.substring(0, dot), index);
   }
 
   /**

@@ -116,12 +116,14 @@ public final class Modules {
     return descriptions;
   }
 
+  /** Whether an item is the descriptor of a module, for whatever Java release. */
+  public static boolean isDescriptor(Item item) {
+    return Versioned.of(item.path()).path().equals(DESCRIPTOR);
+  }
+
   /** The item that stands for a module: its descriptor, or else anything of it. */
   public static List<Item> itemOf(Component component) {
-    List<Item> descriptor =
-        component.items().stream()
-            .filter(i -> Versioned.of(i.path()).path().equals(DESCRIPTOR))
-            .toList();
+    List<Item> descriptor = component.items().stream().filter(Modules::isDescriptor).toList();
     return descriptor.isEmpty() ? component.items().stream().limit(1).toList() : descriptor;
   }
 

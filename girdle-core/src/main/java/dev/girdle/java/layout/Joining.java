@@ -5,6 +5,7 @@ import dev.girdle.io.Content;
 import dev.girdle.io.PackedContent;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
+import dev.girdle.java.format.LegalTexts;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -24,6 +25,8 @@ import java.util.regex.Pattern;
 final class Joining {
   private static final int LARGEST = 1 << 20;
   private static final Pattern NAME = Pattern.compile("[\\w$]+(\\.[\\w$]+)+");
+  private static final Pattern ABOUT =
+      Pattern.compile("(DEPENDENCIES|README|CHANGES|CHANGELOG|ABOUT)(\\.(TXT|MD|HTML))?");
   private static final Pattern NAMES =
       Pattern.compile(NAME.pattern() + "(\\s*,\\s*" + NAME.pattern() + ")*,?");
 
@@ -129,12 +132,9 @@ final class Joining {
 
   /** Whether a file is a text about the jar that it lies in, for people. */
   static boolean isAboutTheJar(String path) {
-    String name = Paths.fileName(path).toUpperCase(Locale.ROOT);
-    return isLegalText(path)
-        || path.startsWith("META-INF/")
-            && name.matches(
-                "(DEPENDENCIES|README|CHANGES|CHANGELOG|AL2\\.0|LGPL2\\.1)(\\.(TXT|MD))?")
-        || path.indexOf('/') < 0 && name.matches("ABOUT\\.HTML|README(\\.(TXT|MD))?");
+    boolean isAtTop = path.indexOf('/') < 0 || path.startsWith("META-INF/");
+    return LegalTexts.isOne(path)
+        || isAtTop && ABOUT.matcher(Paths.fileName(path).toUpperCase(Locale.ROOT)).matches();
   }
 
   private static Set<String> legalTexts(List<Item> items, List<String> texts) {

@@ -11,6 +11,7 @@ import dev.girdle.java.format.JavaRelease;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.MainClasses;
+import dev.girdle.java.index.Modules;
 import dev.girdle.java.launcher.LaunchOptions;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
@@ -185,7 +186,7 @@ public final class MergedLayout {
     if (path.startsWith("META-INF/girdle/")) {
       return Optional.of("record of an earlier sealing");
     }
-    if (Versioned.of(path).path().equals("module-info.class")) {
+    if (Modules.isDescriptor(item)) {
       return Optional.of("describes a single module; a merged archive is none");
     }
     if (Versioned.of(path).release() > 0 && !multiRelease.get(item.component())) {

@@ -66,12 +66,14 @@ public final class Declarations {
     read();
     Component asker = demand.from().component();
     String inPackage = ClassIndex.packageOf(demand.name());
+    // where the makers name libraries, a list of packages, which tools make from the code, says no
+    // more than the code does
     boolean imports =
-        imported
+        !descriptions.containsKey(asker)
+            && imported
                 .computeIfAbsent(asker, c -> JarManifest.of(c).mandatoryPackages())
                 .contains(inPackage)
-            && !facts.index().hasPackage(inPackage)
-            && description(asker).optional().isEmpty();
+            && !facts.index().hasPackage(inPackage);
     return imports || describeAsNeeded(demand);
   }
 

@@ -26,6 +26,7 @@ import dev.girdle.java.format.Versioned;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.index.Jdk;
+import dev.girdle.java.index.Modules;
 import dev.girdle.java.memory.Memory;
 import dev.girdle.java.memory.RawClass;
 import java.io.IOException;
@@ -50,8 +51,10 @@ public final class JavaLinkage implements Linkage {
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
+  private final Set<Item> parents = ConcurrentHashMap.newKeySet();
   private final Memory memory;
   private final boolean exact;
+  private final boolean modular;
   private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
   private final Implied implied;
   private final Declarations declarations;
@@ -64,10 +67,13 @@ public final class JavaLinkage implements Linkage {
    * @param memory what classes said that were read before
    * @param exact whether it is told which parts of things are asked for, and which classes the
    *     verifier looks at
+   * @param modular whether the program is started as modules
    */
-  public JavaLinkage(JavaFacts facts, Declarations declarations, Memory memory, boolean exact) {
+  public JavaLinkage(
+      JavaFacts facts, Declarations declarations, Memory memory, boolean exact, boolean modular) {
     this.memory = memory;
     this.exact = exact;
+    this.modular = modular;
     this.implied = new Implied(facts.index(), JavaHow.JOINED, true);
     this.declarations = declarations;
     this.facts = facts;
@@ -81,6 +87,15 @@ public final class JavaLinkage implements Linkage {
   /** The class file versions of the classes that were read, by item. */
   public Map<Item, Integer> versions() {
     return versions;
+  }
+
+  /**
+   * Who starts another Java with a class path, among the classes that were read.
+   *
+   * @return their names, in order
+   */
+  public List<String> startsJava() {
+    return parents.stream().map(Item::name).sorted().toList();
   }
 
   @Override
@@ -103,8 +118,19 @@ public final class JavaLinkage implements Linkage {
   private ItemDemands ofClass(Item item) throws UnreadableItemException, IOException {
     ClassDemands.Result result = result(item);
     List<Demand> demands = new ArrayList<>(fitting(item, result, result.demands().named()));
+    if (Modules.isDescriptor(item) && !modular && !item.component().role().isUsers()) {
+      demands.removeIf(d -> !isRequirement(d));
+    }
     demands.addAll(besides(item));
     return new ItemDemands(demands, result.demands().open());
+  }
+
+  /**
+   * Whether a descriptor says that its module cannot do without another: all that it says to a
+   * program that is started from a class path.
+   */
+  private static boolean isRequirement(Demand demand) {
+    return demand.how() == JavaHow.REQUIRES && demand.strength() == Strength.HARD;
   }
 
   /** What handlers count for depends on whose code it is; so that is told apart. */
@@ -140,6 +166,9 @@ public final class JavaLinkage implements Linkage {
         implied.note(raw.endings()); // only those who leave out classes ask what is implied
       }
       versions.put(item, result.version());
+      if (ChildJava.isStartedBy(raw)) {
+        parents.add(item);
+      }
       if (exact) {
         read.put(item, result);
       }
