@@ -1,0 +1,1 @@
+<xsl:stylesheet version="1.0" xmlns:xsl="http://www.w3.org/1999/XSL/Transform"><xsl:output method="html"/><xsl:template match="/"><ul><xsl:for-each select="//b"><li><xsl:value-of select="."/></li></xsl:for-each></ul></xsl:template></xsl:stylesheet>
