@@ -139,6 +139,34 @@ class KeepingTest {
   }
 
   @Test
+  void settingsOfOneNameThatLibrariesBringAndListsThatAreFoldersCount() throws IOException {
+    office.library(
+        "settings",
+        "package s; public class Settings { public static Object all() throws Exception {"
+            + " Object lists = Settings.class.getClassLoader().getResources(\"META-INF/quays/\");"
+            + " return Settings.class.getClassLoader().getResources(name()); }"
+            + " static String name() { return \"defaults.conf\"; } }");
+    office.library(
+        "wire",
+        new Jar()
+            .with("defaults.conf", "wire = w.Wire")
+            .with("META-INF/quays/", "")
+            .with("META-INF/quays/w.North", ""),
+        "package w; public class Wire { }",
+        "package w; public class North { }",
+        "package w; public class Never { }");
+    office.main("s.Settings.all();");
+    try (Analysis found = office.analyze(Prune.COMPONENTS)) {
+      assertThat(Office.kept(found)).contains("wire.jar");
+    }
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "wire.jar"))
+          .containsExactlyInAnyOrder(
+              "defaults.conf", "META-INF/quays/w.North", "w/Wire.class", "w/North.class");
+    }
+  }
+
+  @Test
   void largeTextsAreReadToTheirEnd() throws IOException {
     String filler = "quay north, 4.2 metres\n".repeat(100_000);
     office.library(

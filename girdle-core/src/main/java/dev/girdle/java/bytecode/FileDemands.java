@@ -18,7 +18,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The texts in a file of the application, also in a binary one, that name something there. */
+/**
+ * The texts in a file of the application, also in a binary one, that name something there; and its
+ * own name, where lists are kept as folders of empty files.
+ */
 public final class FileDemands {
   private static final int PART = 1 << 20;
 
@@ -27,6 +30,8 @@ public final class FileDemands {
   /** What a file demands. Of large files only texts are read, a part at a time. */
   public static List<Demand> of(Item item, ClassIndex index) throws IOException {
     Map<String, Demand> found = new LinkedHashMap<>();
+    TextDemands.className(Paths.fileName(item.path()), index)
+        .ifPresent(n -> found.put(n, ofName(item, n)));
     try (InputStream in = item.content().open()) {
       byte[] part = in.readNBytes(PART);
       boolean isText = isText(part);
@@ -80,6 +85,10 @@ public final class FileDemands {
           .ifPresent(n -> found.putIfAbsent(n, demand(item, Thing.FILE, n, line)));
     }
     return firstLine + words.line() - 1;
+  }
+
+  private static Demand ofName(Item item, String name) {
+    return Demand.of(JavaThing.CODE, name, Site.of(item), JavaHow.FILE_NAME, Strength.SOFT);
   }
 
   private static Demand demand(Item item, Thing thing, String name, int line) {

@@ -66,6 +66,7 @@ public final class TextDemands {
             name -> collector.type(JavaHow.CODE_TEXT, name.replace('.', '/'), Strength.SOFT));
     String folder = Paths.folder(collector.item().name().replace('.', '/'));
     resourceName(text, folder, collector.item(), index)
+        .or(() -> atTop(text, collector))
         .ifPresent(name -> collector.file(JavaHow.CODE_TEXT, name, Strength.SOFT, ""));
     bundleName(text, collector.item(), index)
         .ifPresent(
@@ -193,6 +194,20 @@ public final class TextDemands {
     }
     boolean specific = path.indexOf('/') > 0 && !isInEveryJar(path);
     return specific && index.hasResource(path) ? Optional.of(path) : Optional.empty();
+  }
+
+  /**
+   * The files at the top of other components that a text names: settings that libraries bring for
+   * one that asks for all of them. A component that has a file of that name itself means its own.
+   */
+  private static Optional<String> atTop(String text, DemandCollector collector) {
+    boolean isName = text.indexOf('/') < 0 && text.indexOf('.') > 0;
+    return isName
+            && collector.item().component().role() != Role.RUNTIME
+            && collector.index().hasResource(text)
+            && !isInEveryJar(text)
+        ? Optional.of(text)
+        : Optional.empty();
   }
 
   static boolean isInEveryJar(String path) {

@@ -97,6 +97,9 @@ public final class JavaHow {
   public static final How NATIVE_TEXT =
       How.of("native_text", "looks up by name", "looked up by name by");
 
+  /** The name of a file is that of something that is there. */
+  public static final How FILE_NAME = How.of("file_name", "has the name of", "gives its name to");
+
   /**
    * All ways, the engine's own among them, in a fixed order: what is remembered names their places.
    */
@@ -137,7 +140,8 @@ public final class JavaHow {
           VERIFY,
           NATIVE_TEXT,
           How.EVIDENCE,
-          How.OPEN);
+          How.OPEN,
+          FILE_NAME);
 
   private JavaHow() {}
 }
