@@ -3,8 +3,10 @@ package dev.girdle.java.layout;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.ecosystem.LayoutRequest;
-import dev.girdle.java.format.JarManifest;
 import dev.girdle.layout.LayoutFile;
+import dev.girdle.start.Later;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,11 +15,10 @@ import java.util.Map;
 /**
  * Files for which there is no place in one tree, since a file of their name from a component that
  * is earlier on the class path has it. Programs that ask for all files of a name need them: they
- * lie beside the tree, for each component in a folder of its own, and the starter finds them there.
+ * lie beside the tree, for each component in a folder of its own, and {@link Later} finds them
+ * there.
  */
 final class LaterFiles {
-  private static final String FOLDER = "META-INF/girdle/later/";
-
   private final Map<Component, List<Item>> byComponent = new LinkedHashMap<>();
 
   /** Adds a file; those of one component in any order. */
@@ -33,25 +34,19 @@ final class LaterFiles {
    * Lays the files out.
    *
    * @param request tells which components there are, in class-path order, and why files go along
-   * @param index of the archive; gets to know the files, behind what it knows already
-   * @return the files, each at its place
+   * @return the files, each at its place, and the list of them
    */
-  List<LayoutFile> layOut(LayoutRequest request, NestIndex index) {
+  List<LayoutFile> layOut(LayoutRequest request) throws IOException {
     List<LayoutFile> files = new ArrayList<>();
+    StringBuilder jars = new StringBuilder();
     for (Component component : request.selection().components()) {
       List<Item> items = byComponent.getOrDefault(component, List.of());
-      if (items.isEmpty()) {
-        continue;
-      }
-      String folder = FOLDER + Jars.fileName(component);
-      index.add(
-          folder,
-          items.stream().map(Item::path).toList(),
-          JarManifest.of(component).isTrue("Multi-Release"));
+      String jar = Jars.fileName(component);
+      jars.append(items.isEmpty() ? "" : jar + "\n");
       for (Item item : items) {
         files.add(
             new LayoutFile(
-                folder + "/" + item.path(),
+                Later.FOLDER + jar + "/" + item.path(),
                 item.content(),
                 false,
                 Jars.packing(item.path()),
@@ -59,6 +54,11 @@ final class LaterFiles {
                 request.reason(item)));
       }
     }
+    files.add(
+        LayoutFile.made(
+            Later.LIST,
+            jars.toString().getBytes(StandardCharsets.UTF_8),
+            "tells the starter which files lie beside the tree"));
     return files;
   }
 }

@@ -17,9 +17,7 @@ import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
 import dev.girdle.record.RecordFile;
 import dev.girdle.start.Entries;
-import dev.girdle.start.Index;
 import dev.girdle.start.Launch;
-import dev.girdle.start.Start;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -34,7 +32,7 @@ import java.util.TreeSet;
 /**
  * One archive of one tree. Files of one name are joined where their kind allows it; else the first
  * in class-path order has the place, as on a class path. Who asks for all files of a name gets the
- * others, too: they lie beside the tree, and the program is started by {@code girdle-start}.
+ * others, too: they lie beside the tree, where {@code girdle-start} finds them.
  */
 public final class MergedLayout {
   private final LayoutRequest request;
@@ -74,33 +72,34 @@ public final class MergedLayout {
     dropHiddenVariants();
     LaunchOptions options = LaunchOptions.of(request);
     EntryTable entries = new EntryTable(request, mainClasses);
-    boolean mayBeNested = mayBeNested(options);
-    placeHidden(mayBeNested);
-    MergedManifest manifest = new MergedManifest(request, options);
+    boolean mayLieBeside = mayLieBeside(options);
+    placeHidden(mayLieBeside);
+    String mainClass = entries.isPlain() ? request.main().entry().name() : Launch.class.getName();
+    MergedManifest manifest = new MergedManifest(request, options, mainClass);
     List<LayoutFile> files = new ArrayList<>();
     TreeSet<String> folders = new TreeSet<>();
     for (Map.Entry<String, List<Item>> entry : byPath.entrySet()) {
-      LayoutFile file = merge(entry.getKey(), entry.getValue(), mayBeNested);
+      LayoutFile file = merge(entry.getKey(), entry.getValue(), mayLieBeside);
       files.add(file);
       Jars.addFolders(Paths.folder(file.path()), folders);
       manifest.packageOf(file.path(), entry.getValue().get(0).component());
     }
     addServices(files);
-    String mainClass = request.main().entry().name();
     if (!later.isEmpty()) {
-      mainClass = Start.class.getName();
-      addStart(files, folders, entries);
-    } else if (!entries.isPlain()) {
-      mainClass = Launch.class.getName();
+      files.addAll(later.layOut(request));
+    }
+    if (!entries.isPlain()) {
       files.add(
           LayoutFile.made(Entries.PATH, bytes(entries), "tells the starter what can be started"));
+    }
+    if (!later.isEmpty() || !entries.isPlain()) {
       files.addAll(StartClasses.ofMerged());
     }
     files.add(
         0,
         LayoutFile.made(
             JarManifest.PATH,
-            manifest.bytes(mainClass, isMultiRelease()),
+            manifest.bytes(multiRelease.containsValue(true), !later.isEmpty()),
             "tells Java what to start"));
     return new Layout(
         files,
@@ -113,32 +112,13 @@ public final class MergedLayout {
             : "java -jar %s");
   }
 
-  private boolean isMultiRelease() {
-    return multiRelease.containsValue(true);
-  }
-
   /**
-   * Whether the program can be started by the starter of nested archives: it brings no agent, which
-   * only the Java launcher starts, and no starter of an earlier sealing.
+   * Whether files can lie beside the tree: the Java launcher starts one agent only, and the program
+   * brings none of its own, and no starter of an earlier sealing.
    */
-  private boolean mayBeNested(LaunchOptions options) {
+  private boolean mayLieBeside(LaunchOptions options) {
     return options.manifest().value("Launcher-Agent-Class").isEmpty()
         && byPath.keySet().stream().noneMatch(p -> p.startsWith(StartClasses.FOLDER));
-  }
-
-  /** The tree is the first on the class path, and what has no place in it follows. */
-  private void addStart(List<LayoutFile> files, TreeSet<String> folders, EntryTable entries)
-      throws IOException {
-    NestIndex index = new NestIndex(entries, request.need().orElseThrow());
-    List<String> names = new ArrayList<>(folders);
-    names.add(JarManifest.PATH);
-    files.forEach(f -> names.add(f.path()));
-    index.add("", names, isMultiRelease());
-    List<LayoutFile> behind = later.layOut(request, index);
-    files.add(
-        LayoutFile.made(Index.PATH, index.bytes(), "tells the starter where everything lies"));
-    files.addAll(StartClasses.ofNested());
-    files.addAll(behind);
   }
 
   private static byte[] bytes(EntryTable entries) throws IOException {
@@ -222,10 +202,10 @@ public final class MergedLayout {
     return true;
   }
 
-  private void placeHidden(boolean mayBeNested) {
+  private void placeHidden(boolean mayLieBeside) {
     for (Item item : hidden) {
       Item base = byPath.get(Versioned.of(item.path()).path()).get(0);
-      if (mayBeNested && isAskedForTogether(item.path())) {
+      if (mayLieBeside && isAskedForTogether(item.path())) {
         later.add(item);
       } else {
         leaveOut(
@@ -237,7 +217,7 @@ public final class MergedLayout {
     }
   }
 
-  private LayoutFile merge(String path, List<Item> items, boolean mayBeNested) throws IOException {
+  private LayoutFile merge(String path, List<Item> items, boolean mayLieBeside) throws IOException {
     Item first = items.get(0);
     if (items.size() > 1) {
       Optional<byte[]> joined = Joining.join(path, items);
@@ -246,7 +226,7 @@ public final class MergedLayout {
       }
       for (Item other : items.subList(1, items.size())) {
         boolean same = Joining.sameBytes(first, other);
-        if (!same && mayBeNested && isAskedForTogether(path)) {
+        if (!same && mayLieBeside && isAskedForTogether(path)) {
           later.add(other);
           continue;
         }

@@ -6,6 +6,7 @@ import dev.girdle.io.Paths;
 import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.Versioned;
 import dev.girdle.java.launcher.LaunchOptions;
+import dev.girdle.start.Later;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -39,9 +40,11 @@ final class MergedManifest {
 
   private final LayoutRequest request;
   private final LaunchOptions options;
+  private final String mainClass;
   private final Map<String, Component> packages = new LinkedHashMap<>();
 
-  MergedManifest(LayoutRequest request, LaunchOptions options) {
+  MergedManifest(LayoutRequest request, LaunchOptions options, String mainClass) {
+    this.mainClass = mainClass;
     this.request = request;
     this.options = options;
   }
@@ -53,11 +56,14 @@ final class MergedManifest {
     }
   }
 
-  byte[] bytes(String mainClass, boolean isMultiRelease) throws IOException {
+  byte[] bytes(boolean isMultiRelease, boolean hasFilesBeside) throws IOException {
     Manifest merged = options.newManifest(request, mainClass);
     Attributes main = merged.getMainAttributes();
     if (isMultiRelease) {
       main.putValue("Multi-Release", "true");
+    }
+    if (hasFilesBeside) {
+      main.putValue("Launcher-Agent-Class", Later.class.getName());
     }
     options
         .manifest()

@@ -24,9 +24,9 @@ final class StartClasses {
         "Index", "JarHandler", "Nest", "Nest$Found", "NestConnection", "Start", "StartLoader");
   }
 
-  /** What starts a merged archive that the Java launcher cannot start by itself. */
+  /** What starts a merged archive that the Java launcher cannot start by itself as it should. */
   static List<LayoutFile> ofMerged() throws IOException {
-    return files("Launch");
+    return files("Later", "Launch");
   }
 
   /** What starts an application from a folder that the Java launcher cannot start by itself. */

@@ -3,11 +3,14 @@ package dev.girdle.java.runtime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
 import java.util.TreeMap;
+import org.objectweb.asm.Attribute;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.ModuleVisitor;
 import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.commons.ModuleHashesAttribute;
 
 /**
  * What a module's descriptor says (Java Virtual Machine Specification 4.7.25 to 4.7.27). Not by
@@ -22,6 +25,9 @@ import org.objectweb.asm.Opcodes;
  * @param uses the services that it asks for
  * @param provides the services that it provides, each with the providers
  * @param packages all its packages
+ * @param hashes the modules that were made together with it, each with a hash (OpenJDK, {@code
+ *     jdk.internal.module.ClassFileAttributes.ModuleHashesAttribute}); only the first module has
+ *     any
  */
 record ModuleFacts(
     String name,
@@ -32,10 +38,15 @@ record ModuleFacts(
     Map<String, List<String>> opens,
     List<String> uses,
     Map<String, List<String>> provides,
-    List<String> packages) {
+    List<String> packages,
+    SortedMap<String, byte[]> hashes) {
+  /** How hashes are made, in all OpenJDKs so far. */
+  static final String ALGORITHM = "SHA-256";
+
   static ModuleFacts of(byte[] descriptor) {
     Reader reader = new Reader();
-    new ClassReader(descriptor).accept(reader, ClassReader.SKIP_CODE);
+    new ClassReader(descriptor)
+        .accept(reader, new Attribute[] {new ModuleHashesAttribute()}, ClassReader.SKIP_CODE);
     return reader.facts;
   }
 
@@ -48,10 +59,20 @@ record ModuleFacts(
   }
 
   private static final class Reader extends ClassVisitor {
+    private final SortedMap<String, byte[]> hashes = new TreeMap<>();
     private ModuleFacts facts;
 
     Reader() {
       super(Opcodes.ASM9);
+    }
+
+    @Override
+    public void visitAttribute(Attribute attribute) {
+      if (attribute instanceof ModuleHashesAttribute made && made.algorithm.equals(ALGORITHM)) {
+        for (int i = 0; i < made.modules.size(); i++) {
+          hashes.put(made.modules.get(i), made.hashes.get(i));
+        }
+      }
     }
 
     @Override
@@ -66,7 +87,8 @@ record ModuleFacts(
               new TreeMap<>(),
               new ArrayList<>(),
               new TreeMap<>(),
-              new ArrayList<>());
+              new ArrayList<>(),
+              hashes);
       return new ModuleVisitor(Opcodes.ASM9) {
         @Override
         public void visitRequire(String module, int flags, String compiled) {

@@ -5,8 +5,10 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.ClassWriter;
@@ -28,6 +30,9 @@ final class SystemModules {
   private static final String LISTED = PACKAGE + "SystemModules$listed";
   private static final String MAP = PACKAGE + "SystemModulesMap";
   private static final Type DESCRIPTOR = Type.getObjectType("java/lang/module/ModuleDescriptor");
+  private static final Type HASHES = Type.getObjectType(PACKAGE + "ModuleHashes");
+  private static final Type HASHES_BUILDER = Type.getObjectType(PACKAGE + "ModuleHashes$Builder");
+  private static final Type BYTES = Type.getType(byte[].class);
   private static final Type STRING = Type.getType(String.class);
   private static final Type SET = Type.getType(Set.class);
   private static final Type MAP_TYPE = Type.getType(Map.class);
@@ -124,14 +129,62 @@ final class SystemModules {
       String type = PACKAGE + "Module" + what;
       String name = "module" + (what.endsWith("s") ? what : what + "s");
       GeneratorAdapter code = method(writer, Opcodes.ACC_PUBLIC, name + "()[L" + type + ";");
-      code.push(modules.size()); // nothing is said of any module
+      code.push(modules.size());
       code.newArray(Type.getObjectType(type));
+      if (what.equals("Hashes")) {
+        hashes(code);
+      }
       end(code);
     }
     descriptors(writer);
     reads(writer);
     writer.visitEnd();
     return writer.toByteArray();
+  }
+
+  /**
+   * Which modules were made together: lines of stack traces tell the release of all others
+   * (OpenJDK, {@code StackTraceElement.HashedModules}). A list of none is no list, so that one is
+   * kept that nobody asks for where no other goes along.
+   */
+  private void hashes(GeneratorAdapter code) {
+    Set<String> names = modules.stream().map(ModuleFacts::name).collect(Collectors.toSet());
+    for (int i = 0; i < modules.size(); i++) {
+      SortedMap<String, byte[]> all = modules.get(i).hashes();
+      if (!all.isEmpty()) {
+        Map<String, byte[]> hashes = new TreeMap<>(all);
+        hashes.keySet().retainAll(names);
+        hashes.putIfAbsent(all.firstKey(), all.get(all.firstKey()));
+        code.dup();
+        code.push(i);
+        hashes(code, hashes);
+        code.arrayStore(HASHES);
+      }
+    }
+  }
+
+  private static void hashes(GeneratorAdapter code, Map<String, byte[]> hashes) {
+    code.newInstance(HASHES_BUILDER);
+    code.dup();
+    code.push(ModuleFacts.ALGORITHM);
+    code.push(hashes.size());
+    code.invokeConstructor(HASHES_BUILDER, Method.getMethod("void <init>(String, int)"));
+    hashes.forEach(
+        (name, hash) -> {
+          code.push(name);
+          code.push(hash.length);
+          code.newArray(Type.BYTE_TYPE);
+          for (int at = 0; at < hash.length; at++) {
+            code.dup();
+            code.push(at);
+            code.push((int) hash[at]);
+            code.arrayStore(Type.BYTE_TYPE);
+          }
+          code.invokeVirtual(
+              HASHES_BUILDER,
+              new Method("hashForModule", HASHES_BUILDER, new Type[] {STRING, BYTES}));
+        });
+    code.invokeVirtual(HASHES_BUILDER, new Method("build", HASHES, new Type[0]));
   }
 
   private void descriptors(ClassWriter writer) {

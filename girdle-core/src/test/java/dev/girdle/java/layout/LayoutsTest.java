@@ -139,7 +139,8 @@ class LayoutsTest {
         .containsKey("META-INF/versions/11/only.txt")
         .doesNotContainKey("META-INF/versions/9/x.txt");
     assertThat(contents.get("META-INF/MANIFEST.MF"))
-        .contains("Main-Class: dev.girdle.start.Start\r\n");
+        .contains("Main-Class: m.Main\r\n", "Launcher-Agent-Class: dev.girdle.start.Later\r\n");
+    assertThat(contents).containsEntry("META-INF/girdle/later/jars", "other.jar\n");
     assertThat(layout.leftOut())
         .extracting(Ballast::path, Ballast::reason)
         .contains(
@@ -176,7 +177,8 @@ class LayoutsTest {
   void theMergedManifestKeepsWhatPackagesSaidAndNothingOfTheBuilder() {
     layOut(Shape.MERGED);
     assertThat(contents.get("META-INF/MANIFEST.MF"))
-        .startsWith("Manifest-Version: 1.0\r\nMain-Class: dev.girdle.start.Start\r\n")
+        .startsWith("Manifest-Version: 1.0\r\n")
+        .contains("Main-Class: m.Main\r\n")
         .contains("Multi-Release: true")
         .contains("Name: l/\r\nImplementation-Title: Lib of Ternhaven")
         .doesNotContain("marta");
