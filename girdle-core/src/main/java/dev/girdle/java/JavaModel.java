@@ -123,6 +123,7 @@ final class JavaModel implements LanguageModel {
 
   @Override
   public List<Demand> seeds(List<LaunchSpec> starts) {
+    libraries.ahead(); // which the closure asks about when it is nearly done
     List<Demand> seeds = new ArrayList<>();
     for (LaunchSpec start : starts) {
       EntryPoint entry = start.entry();
@@ -192,7 +193,7 @@ final class JavaModel implements LanguageModel {
         .filter(i -> i.path().endsWith(".class") && hasText(i, "java.class.path"))
         .map(Item::name)
         .findFirst()
-        .or(() -> linkage.startsJava().stream().findFirst());
+        .or(() -> linkage.readJars().stream().findFirst());
   }
 
   private static boolean hasText(Item item, String text) {

@@ -166,6 +166,22 @@ class KeepingTest {
     }
   }
 
+  /** Java refuses a jar whose index lists what is not there. */
+  @Test
+  void theIndexOfAJarIsMeantByNoName() throws IOException {
+    office.library(
+        "l",
+        new Jar().with("META-INF/INDEX.LIST", "JarIndex-Version: 1.0").with("META-INF/l.conf", ""),
+        "package l; public class Settings { public static Object of(String name) {"
+            + " return Settings.class.getResource(\"/META-INF/\" + name); } }",
+        "package l; public class Never { }");
+    office.main("l.Settings.of(a[0]);");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .containsExactlyInAnyOrder("META-INF/l.conf", "l/Settings.class");
+    }
+  }
+
   @Test
   void largeTextsAreReadToTheirEnd() throws IOException {
     String filler = "quay north, 4.2 metres\n".repeat(100_000);

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.closure.Strength;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.index.ClassIndex;
+import dev.girdle.java.index.JavaFacts;
 import dev.girdle.java.value.Value;
 import java.util.Collection;
 import java.util.function.Function;
@@ -46,7 +47,8 @@ final class JoinedNames {
 
   /** What every jar has is meant only where it lies beside the code that opens it. */
   static boolean isMeant(String file, DemandCollector collector) {
-    return !TextDemands.isInEveryJar(file) || collector.item().component().item(file).isPresent();
+    boolean isHere = collector.item().component().item(file).isPresent();
+    return JavaFacts.ofWholeJar(file).isEmpty() && (isHere || !TextDemands.isInEveryJar(file));
   }
 
   /** What fits in many components is meant for none of them in particular, but for its own. */

@@ -23,6 +23,9 @@ import java.util.Optional;
  * only: a text that happens to read like a name keeps the thing of that name.
  */
 public final class TextDemands {
+  /** Parts the address of a jar from a path in it (Java platform API, JarURLConnection). */
+  public static final String OF_JARS = "!/";
+
   private static final List<String> STEM_ENDINGS = List.of("_", "$");
   private static final int MOST = 2000;
   private static final int LONGEST_NAME = 500;
@@ -34,9 +37,9 @@ public final class TextDemands {
 
   private TextDemands() {}
 
-  /** Whether a text may name something, as far as the text alone tells. */
+  /** Whether a text may name something, or tells of jars, as far as the text alone tells. */
   static boolean mayName(String text) {
-    return text.length() >= 3 && (mayBeName(text) || text.indexOf('.') > 0);
+    return text.equals(OF_JARS) || text.length() >= 3 && (mayBeName(text) || text.indexOf('.') > 0);
   }
 
   private static boolean mayBeName(String text) {
@@ -184,7 +187,8 @@ public final class TextDemands {
    */
   static Optional<String> resourceName(String text, String folder, Item asker, ClassIndex index) {
     String path = text.startsWith("/") ? text.substring(1) : text;
-    if (path.equals(JarManifest.PATH) || path.equals(asker.path())) {
+    boolean isOfJar = path.equals(JarManifest.PATH) || JavaFacts.ofWholeJar(path).isPresent();
+    if (isOfJar || path.equals(asker.path())) {
       return Optional.empty();
     }
     for (String candidate : List.of(path, folder + path)) {
@@ -213,9 +217,8 @@ public final class TextDemands {
   static boolean isInEveryJar(String path) {
     return path.startsWith("META-INF/")
         && (path.startsWith("META-INF/maven/")
-            || JavaFacts.isSignature(path)
+            || JavaFacts.ofWholeJar(path).isPresent()
             || LegalTexts.isOne(path)
-            || path.equals("META-INF/INDEX.LIST")
             || path.equals("META-INF/DEPENDENCIES"));
   }
 }

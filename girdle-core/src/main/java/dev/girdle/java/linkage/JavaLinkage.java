@@ -51,7 +51,7 @@ public final class JavaLinkage implements Linkage {
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
-  private final Set<Item> parents = ConcurrentHashMap.newKeySet();
+  private final Set<Item> jarReaders = ConcurrentHashMap.newKeySet();
   private final Memory memory;
   private final boolean exact;
   private final boolean modular;
@@ -90,12 +90,12 @@ public final class JavaLinkage implements Linkage {
   }
 
   /**
-   * Who starts another Java with a class path, among the classes that were read.
+   * Who reads jars by itself, among the classes that were read.
    *
    * @return their names, in order
    */
-  public List<String> startsJava() {
-    return parents.stream().map(Item::name).sorted().toList();
+  public List<String> readJars() {
+    return jarReaders.stream().map(Item::name).sorted().toList();
   }
 
   @Override
@@ -166,8 +166,8 @@ public final class JavaLinkage implements Linkage {
         implied.note(raw.endings()); // only those who leave out classes ask what is implied
       }
       versions.put(item, result.version());
-      if (ChildJava.isStartedBy(raw)) {
-        parents.add(item);
+      if (JarReaders.isOne(raw)) {
+        jarReaders.add(item);
       }
       if (exact) {
         read.put(item, result);

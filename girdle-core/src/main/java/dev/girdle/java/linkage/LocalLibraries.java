@@ -8,11 +8,22 @@ import dev.girdle.place.Variables;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 
 /** The libraries of this machine's local repository; looked at when they are first asked for. */
 public final class LocalLibraries {
+  private static final long TOLD_EACH_MILLIS = 200;
+  private static final String WHAT = "indexing libraries on this machine";
+
   private final Progress progress;
-  private Optional<LibraryIndex> index;
+  private final AtomicBoolean isBegun = new AtomicBoolean();
+  private final AtomicLong looked = new AtomicLong();
+  private final FutureTask<Optional<LibraryIndex>> index;
 
   /**
    * Looks at nothing yet.
@@ -21,23 +32,49 @@ public final class LocalLibraries {
    */
   public LocalLibraries(Progress progress) {
     this.progress = progress;
+    this.index = new FutureTask<>(this::look);
   }
 
-  /** The index of them; empty if it cannot be made, so that only what travels along is known. */
-  synchronized Optional<LibraryIndex> index() {
-    if (index == null) {
-      Map<String, String> environment = Variables.here();
-      try {
-        index =
-            Optional.of(
-                LibraryIndex.of(
-                    LocalFolders.repository(environment),
-                    UserFolders.cache(environment),
-                    progress));
-      } catch (IOException e) {
-        index = Optional.empty();
-      }
+  /** Begins to look at them, beside whatever else goes on. */
+  public void ahead() {
+    if (!isBegun.getAndSet(true)) {
+      Thread thread = new Thread(index, "local libraries");
+      thread.setDaemon(true); // nobody waits for it who does not ask
+      thread.start();
     }
-    return index;
+  }
+
+  /**
+   * The index of them; empty if it cannot be made, so that only what travels along is known. Called
+   * from one thread, which tells how the looking gets on.
+   */
+  Optional<LibraryIndex> index() {
+    ahead();
+    try {
+      while (true) {
+        try {
+          return index.get(TOLD_EACH_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+          progress.at(WHAT, looked.get(), 0);
+        }
+      }
+    } catch (ExecutionException e) {
+      if (e.getCause() instanceof RuntimeException mistake) {
+        throw mistake;
+      }
+      return Optional.empty();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return Optional.empty();
+    }
+  }
+
+  private Optional<LibraryIndex> look() throws IOException {
+    Map<String, String> environment = Variables.here();
+    return Optional.of(
+        LibraryIndex.of(
+            LocalFolders.repository(environment),
+            UserFolders.cache(environment),
+            (what, done, total) -> looked.set(done)));
   }
 }

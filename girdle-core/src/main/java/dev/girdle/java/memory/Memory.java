@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
@@ -161,32 +162,42 @@ public final class Memory {
 
   /** Keeps what was read since the last time. If that fails, it is not kept. */
   public synchronized void keep() {
-    boolean wrote = false;
-    for (Jar jar : jars.values()) {
-      try {
-        if (!jar.name.isEmpty()) {
-          if (jar.classes.isChanged()) {
-            write(jar);
-            wrote = true;
-          } else if (Files.exists(file(jar.name)) && isOld(file(jar.name))) {
-            Files.setLastModifiedTime(file(jar.name), FileTime.from(Instant.now()));
-          }
-        }
-      } catch (IOException e) {
-        return; // the folder is full, or not ours to write
-      }
-    }
+    AtomicBoolean wrote = new AtomicBoolean();
     try {
+      jars.values().parallelStream()
+          .filter(jar -> !jar.name.isEmpty())
+          .forEach(
+              jar -> {
+                if (keep(jar)) {
+                  wrote.set(true);
+                }
+              });
       if (digests.isPresent()) {
         digests.get().keep();
       }
-    } catch (IOException e) {
-      return;
+    } catch (IOException | UncheckedIOException e) {
+      return; // the folder is full, or not ours to write
     }
     jars.clear();
     held.set(0);
-    if (wrote) {
+    if (wrote.get()) {
       shrink();
+    }
+  }
+
+  /** Whether something was written. */
+  private boolean keep(Jar jar) {
+    try {
+      if (jar.classes.isChanged()) {
+        write(jar);
+        return true;
+      }
+      if (Files.exists(file(jar.name)) && isOld(file(jar.name))) {
+        Files.setLastModifiedTime(file(jar.name), FileTime.from(Instant.now()));
+      }
+      return false;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

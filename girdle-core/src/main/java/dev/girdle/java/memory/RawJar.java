@@ -28,6 +28,7 @@ import java.util.TreeMap;
  */
 final class RawJar {
   private static final List<How> HOWS = JavaHow.ALL;
+  private static final Map<How, Integer> NUMBER_OF = numbered(HOWS);
   private static final List<Thing> THINGS = JavaThing.ALL;
   private static final List<Strength> STRENGTHS = List.of(Strength.values());
   private static final Said.Kind[] KINDS = Said.Kind.values();
@@ -42,6 +43,12 @@ final class RawJar {
   private final Map<String, byte[]> classes = new HashMap<>();
   private boolean changed;
   private int added;
+
+  private static Map<How, Integer> numbered(List<How> hows) {
+    Map<How, Integer> numbers = new HashMap<>();
+    hows.forEach(how -> numbers.put(how, numbers.size()));
+    return numbers;
+  }
 
   /** Reads what {@link #bytes} made. */
   static RawJar of(byte[] bytes) throws IOException {
@@ -72,11 +79,8 @@ final class RawJar {
   }
 
   /** The class of a key; null if it was not read before. */
-  RawClass get(String key) {
-    byte[] found;
-    synchronized (this) {
-      found = classes.get(key);
-    }
+  synchronized RawClass get(String key) {
+    byte[] found = classes.get(key);
     return found == null ? null : new Reader(ByteBuffer.wrap(found)).read();
   }
 
@@ -110,10 +114,6 @@ final class RawJar {
     return known;
   }
 
-  private synchronized String text(int number) {
-    return texts.get(number);
-  }
-
   /** All of it, to be read again. */
   synchronized byte[] bytes() throws IOException {
     ByteArrayOutputStream whole = new ByteArrayOutputStream();
@@ -144,7 +144,7 @@ final class RawJar {
       number(one.sayings().size());
       for (Said said : one.sayings()) {
         out.write(said.kind().ordinal());
-        out.write(said.how() == null ? NONE : HOWS.indexOf(said.how()));
+        out.write(said.how() == null ? NONE : NUMBER_OF.get(said.how()));
         out.write(said.thing() == null ? NONE : THINGS.indexOf(said.thing()));
         out.write(said.strength() == null ? NONE : said.strength().ordinal());
         text(said.name());
@@ -222,7 +222,7 @@ final class RawJar {
     }
 
     private String text() {
-      return RawJar.this.text(number());
+      return texts.get(number());
     }
 
     private int number() {

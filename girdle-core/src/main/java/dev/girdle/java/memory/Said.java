@@ -27,6 +27,12 @@ public record Said(
     String excuse,
     String member,
     int line) {
+  /** Sayings of a class differ by their names nearly always; sets of them are asked a lot. */
+  @Override
+  public int hashCode() {
+    return (name.hashCode() * 31 + part.hashCode()) * 31 + kind.ordinal();
+  }
+
   /** What kinds of sayings there are. */
   public enum Kind {
     /** A class is asked for, by its internal name. */
