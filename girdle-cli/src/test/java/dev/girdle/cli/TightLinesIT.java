@@ -28,7 +28,8 @@ class TightLinesIT {
         "XsltForEach",
         "HtmlPane",
         "RmiRegistry",
-        "SoundFiles"
+        "SoundFiles",
+        "StackTrace"
       })
   void aTightJavaDoesTheSameAsTheWhole(String name) throws IOException {
     String code =

@@ -1,0 +1,59 @@
+package dev.girdle.seal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.girdle.plan.Prune;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Which programs cannot live with jars within an archive. */
+class OneTreeTest {
+  @TempDir Path dir;
+  private Office office;
+
+  @BeforeEach
+  void libraries() throws IOException {
+    office = new Office(dir);
+    office.library(
+        "fork",
+        "package f; public class Fork { public static Process of(String place) throws Exception {"
+            + " return new ProcessBuilder(\"java\", \"-cp\", place, \"f.Child\").start(); } }",
+        "package f; public class Shell { public static Process of() throws Exception {"
+            + " return new ProcessBuilder(\"ls\").start(); } }");
+    office.library(
+        "apart",
+        "package t; public class Apart { public static Object of(String url) throws Exception {"
+            + " String jar = url.substring(0, url.lastIndexOf(\"!/\"));"
+            + " return java.nio.file.FileSystems.newFileSystem(java.nio.file.Path.of(jar)); } }",
+        "package t; public class Told { public static String of(String url) {"
+            + " return url.substring(url.indexOf(\"!/\")); } }");
+  }
+
+  private Optional<String> reader(String main) throws IOException {
+    office.main(main);
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      return found.model().listsComponents();
+    }
+  }
+
+  @Test
+  void whoStartsAnotherJavaWithAClassPath() throws IOException {
+    assertThat(reader("f.Fork.of(\"x\");")).contains("f.Fork");
+    assertThat(reader("f.Shell.of();")).isEmpty();
+  }
+
+  @Test
+  void whoOpensTheJarOfAnAddressAsAFileSystem() throws IOException {
+    assertThat(reader("t.Apart.of(\"x\");")).contains("t.Apart");
+    assertThat(reader("t.Told.of(\"x\");")).isEmpty();
+  }
+
+  @Test
+  void whoAsksForTheClassPathItself() throws IOException {
+    assertThat(reader("System.getProperty(\"java.class.path\");")).contains("m.Main");
+  }
+}
