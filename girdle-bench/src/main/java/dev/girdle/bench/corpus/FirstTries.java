@@ -7,8 +7,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -17,20 +20,25 @@ import java.util.stream.Stream;
  */
 public final class FirstTries {
   private static final String HEADING = "## Programs that Girdle had never seen";
+  private static final String AGAIN = "tried-again.json";
   private static final List<String> WAYS =
       List.of("defaults", "components", "files", "classes", "merged", "trimmed", "tight");
 
   private FirstTries() {}
 
   /**
-   * Keeps the results of a batch, or only writes the table anew.
+   * Keeps the results of a batch, or of all programs after rules were mended, or only writes the
+   * tables anew.
    *
-   * @param args the project's folder, and perhaps the label of results that are a batch's first try
+   * @param args the project's folder, and perhaps the label of results that are a batch's first
+   *     try; or {@code again} and the labels of results of programs that were tried again
    * @throws IOException if they cannot be read, or the batch has had its first try before
    */
   public static void main(String[] args) throws IOException {
     Path root = Path.of(args[0]).toAbsolutePath();
-    if (args.length > 1) {
+    if (args.length > 2 && args[1].equals("again")) {
+      keepAgain(root, List.of(args).subList(2, args.length));
+    } else if (args.length > 1) {
       keep(root, args[1]);
     }
     Section.write(
@@ -38,21 +46,72 @@ public final class FirstTries {
   }
 
   private static void keep(Path root, String label) throws IOException {
-    JsonMapper json = new JsonMapper();
-    List<JsonNode> trials = new ArrayList<>();
-    Path results = root.resolve("girdle-bench/target/corpus/results").resolve(label);
-    try (Stream<Path> files = Files.list(results)) {
-      for (Path file : files.sorted().toList()) {
-        trials.add(json.readTree(file.toFile()));
-      }
-    }
+    List<JsonNode> trials = results(root, label);
     Path kept =
         root.resolve("girdle-bench/corpus/first-tries")
             .resolve("batch-" + trials.get(0).path("batch").asInt() + ".json");
     if (Files.exists(kept)) {
       throw new IOException(kept + " is there: a batch has one first try");
     }
-    json.writerWithDefaultPrettyPrinter().writeValue(kept.toFile(), trials);
+    new JsonMapper().writerWithDefaultPrettyPrinter().writeValue(kept.toFile(), trials);
+  }
+
+  /** Of programs with results of several labels, those of the last count. */
+  private static void keepAgain(Path root, List<String> labels) throws IOException {
+    Map<String, Map<String, String>> verdicts = new TreeMap<>();
+    for (String label : labels) {
+      for (JsonNode trial : results(root, label)) {
+        Map<String, String> ofProgram =
+            verdicts.computeIfAbsent(trial.path("name").asText(), n -> new TreeMap<>());
+        for (Map.Entry<String, JsonNode> way : trial.path("ways").properties()) {
+          ofProgram.put(way.getKey(), way.getValue().path("verdict").asText());
+        }
+      }
+    }
+    new JsonMapper()
+        .writerWithDefaultPrettyPrinter()
+        .writeValue(root.resolve("girdle-bench/corpus").resolve(AGAIN).toFile(), verdicts);
+  }
+
+  private static List<JsonNode> results(Path root, String label) throws IOException {
+    List<JsonNode> trials = new ArrayList<>();
+    Path results = root.resolve("girdle-bench/target/corpus/results").resolve(label);
+    try (Stream<Path> files = Files.list(results)) {
+      for (Path file : files.sorted().toList()) {
+        trials.add(new JsonMapper().readTree(file.toFile()));
+      }
+    }
+    return trials;
+  }
+
+  /** How many programs were the same when they were tried again, in the ways that were tried. */
+  private static String again(Path corpus) throws IOException {
+    Path kept = corpus.resolve(AGAIN);
+    if (!Files.exists(kept)) {
+      return "";
+    }
+    Map<String, int[]> counts = new LinkedHashMap<>();
+    List<String> others = new ArrayList<>();
+    for (Map.Entry<String, JsonNode> program :
+        new JsonMapper().readTree(kept.toFile()).properties()) {
+      for (Map.Entry<String, JsonNode> way : program.getValue().properties()) {
+        int[] count = counts.computeIfAbsent(way.getKey(), w -> new int[2]);
+        boolean isSame = way.getValue().asText().equals(Trial.Verdict.SAME.name());
+        count[0] += isSame ? 1 : 0;
+        count[1]++;
+        if (!isSame) {
+          others.add(program.getKey() + " (" + way.getKey() + ")");
+        }
+      }
+    }
+    StringBuilder text = new StringBuilder("Tried again, after the rules were mended:");
+    counts.forEach(
+        (way, count) -> text.append(" %s %d of %d the same,".formatted(way, count[0], count[1])));
+    text.setCharAt(text.length() - 1, '.');
+    if (!others.isEmpty()) {
+      text.append(" Not the same: ").append(String.join(", ", others)).append('.');
+    }
+    return "\n" + text + "\n";
   }
 
   /**
@@ -90,8 +149,8 @@ public final class FirstTries {
         %s
         | program | kind | batch | defaults | components | files | classes | merged | trimmed | tight | libraries kept at files | at classes |
         | --- | --- | ---: | --- | --- | --- | --- | --- | --- | --- | ---: | ---: |
-        %s"""
-        .formatted(HEADING, table, details);
+        %s%s"""
+        .formatted(HEADING, table, details, again(corpus));
   }
 
   private static String row(JsonNode trials) {

@@ -269,6 +269,11 @@ public final class MergedLayout {
               + String.join(", ", differing.subList(0, Math.min(3, differing.size())))
               + (differing.size() > 3 ? ", …" : ""));
     }
+    if (!later.isEmpty() && JavaRelease.of(request.need().orElseThrow()).feature() < 9) {
+      notices.add(
+          "files of one name that several components have are all found from Java 9 on only; on Java 8"
+              + " the first on the class path is; --archive nested has all of them there, too");
+    }
     if (signed > 0) {
       notices.add(
           "signature files of single jars were taken out ("
