@@ -12,6 +12,7 @@ import dev.girdle.layout.LayoutLink;
 import dev.girdle.layout.Packing;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -350,6 +351,10 @@ class ExecutableFormTest {
   void aSignalEndsTheFirstStartWithItsOwnStatus() throws Exception {
     assumeTrue(Files.isExecutable(Path.of("/usr/bin/setsid")));
     for (Map.Entry<String, Integer> one : Map.of("HUP", 129, "TERM", 143).entrySet()) {
+      // what is ignored when a shell starts, as by nohup, it cannot take back
+      if (one.getKey().equals("HUP") && hangUpsAreIgnored()) {
+        continue;
+      }
       Path slow =
           Files.writeString(
               dir.resolve("gzip"),
@@ -363,6 +368,14 @@ class ExecutableFormTest {
       Said said = run(Map.of("PATH", dir + ":/usr/bin:/bin"), "sh", "-c", line);
       assertThat(said.status()).as(one.getKey()).isEqualTo(one.getValue());
       assertThat(unpacked()).isEmpty();
+    }
+  }
+
+  private static boolean hangUpsAreIgnored() throws IOException {
+    try (Stream<String> lines = Files.lines(Path.of("/proc/self/status"))) {
+      return lines
+          .filter(line -> line.startsWith("SigIgn:"))
+          .anyMatch(line -> (new BigInteger(line.split("\\s+")[1], 16)).testBit(0));
     }
   }
 
