@@ -2,7 +2,6 @@ package dev.girdle.java.linkage;
 
 import dev.girdle.app.Absent;
 import dev.girdle.app.Component;
-import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
 import dev.girdle.io.Paths;
@@ -24,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What the makers of libraries say of what they need: in descriptions that travel in a library, in
@@ -32,6 +32,7 @@ import java.util.stream.Collectors;
 public final class Declarations {
   private final JavaFacts facts;
   private Map<Component, Description> descriptions;
+  private final OwnBuild build;
   private final Map<String, Description> byName = new HashMap<>();
   private final Map<Description, Set<String>> expected = new HashMap<>();
 
@@ -53,6 +54,7 @@ public final class Declarations {
    */
   public Declarations(JavaFacts facts, LocalLibraries local, List<Absent> leftOut) {
     this.facts = facts;
+    this.build = new OwnBuild(facts);
     this.local = local;
     this.leftOutByUser = leftOut.stream().map(Absent::library).collect(Collectors.toSet());
   }
@@ -132,10 +134,35 @@ public final class Declarations {
    */
   synchronized boolean makeOptional(Demand demand) {
     read();
-    return description(demand.from().component()).optional().stream()
+    Description description = description(demand.from().component());
+    return Stream.of(description.optional(), description.provided())
+            .flatMap(Set::stream)
             .filter(l -> !byName.containsKey(l))
             .anyMatch(l -> holds(l, demand.name()))
         && absentHolders(demand.name()).isEmpty();
+  }
+
+  /**
+   * Whether the user's own code asks for what its own build calls optional, and nothing of that is
+   * there. What is expected to be there is another matter: somebody has to bring it.
+   */
+  synchronized boolean callOptional(Demand demand) {
+    read();
+    return description(demand.from().component()).optional().stream()
+        .filter(l -> !byName.containsKey(l))
+        .anyMatch(l -> holds(l, demand.name()));
+  }
+
+  /**
+   * Whether the build of the program's own code brings a library along to run it, by descriptions
+   * all of which are on this machine.
+   */
+  synchronized boolean isOfBuild(String library) {
+    read();
+    return facts.components().stream()
+            .filter(c -> OwnBuild.BUILT.contains(c.role()))
+            .anyMatch(c -> expected(description(c)).contains(library))
+        && build.brings(library);
   }
 
   /** Whether a component is described as a library, by itself or in the local repository. */
@@ -218,11 +245,7 @@ public final class Declarations {
   }
 
   private static Optional<Description> embedded(Component component, Descriptions reader) {
-    List<Item> found =
-        component.items().stream()
-            .filter(i -> i.path().matches("META-INF/maven/[^/]+/[^/]+/pom\\.xml"))
-            .toList();
-    return found.size() == 1 ? reader.embedded(found.get(0).content()) : Optional.empty();
+    return Descriptions.in(component).flatMap(reader::embedded);
   }
 
   /** Whether a file lies there that is called like the library, and is not known as another. */

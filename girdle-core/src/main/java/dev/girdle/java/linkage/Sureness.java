@@ -34,10 +34,14 @@ final class Sureness {
   /** Whether the program surely comes to what is demanded. */
   boolean isSure(Demand demand, Strength reach) {
     if (demand.thing() == Thing.LIBRARY) {
-      return false; // nobody knows whether the program comes to what it is needed for
+      // nobody knows whether the program comes to what it is needed for, but that it was to be
+      // there
+      return declarations.isOfBuild(demand.name());
     }
     return switch (demand.from().component().role()) {
-      case OWN -> reach != Strength.HINT || facts.isFoundByLibraries(demand.from());
+      case OWN ->
+          (reach != Strength.HINT || facts.isFoundByLibraries(demand.from()))
+              && !declarations.callOptional(demand);
       case PROGRAM ->
           reach == Strength.HARD
               && (!declarations.isPublished(demand.from().component())

@@ -9,19 +9,26 @@ import java.util.Set;
  * @param library {@code group:artifact}; empty if not known
  * @param mandatory {@code group:artifact} of what it needs when it runs, each with the release that
  *     it names; empty where that is not known
- * @param optional {@code group:artifact} of what it can do without, or expects to be there
+ * @param optional {@code group:artifact} of what it can do without
+ * @param provided {@code group:artifact} of what it expects to be there
  * @param excluded {@code group:artifact} of what its makers keep out that others bring; either may
  *     be {@code *}
  */
 public record Description(
-    String library, Map<String, String> mandatory, Set<String> optional, Set<String> excluded) {
+    String library,
+    Map<String, String> mandatory,
+    Set<String> optional,
+    Set<String> provided,
+    Set<String> excluded) {
   /** The description of somebody who has none. */
-  public static final Description SILENT = new Description("", Map.of(), Set.of(), Set.of());
+  public static final Description SILENT =
+      new Description("", Map.of(), Set.of(), Set.of(), Set.of());
 
   /** Copies the collections. */
   public Description {
     mandatory = Map.copyOf(mandatory);
     optional = Set.copyOf(optional);
+    provided = Set.copyOf(provided);
     excluded = Set.copyOf(excluded);
   }
 }

@@ -16,8 +16,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Looks at what the user has built. */
 public final class JavaSurvey {
@@ -140,7 +142,7 @@ public final class JavaSurvey {
   private Application assemble(List<RawComponent> own, DeclaredLibraries declared) {
     // a first index only to find the entry point, which decides about roles and order
     Surveyed first = new Surveyed(folderName);
-    for (RawComponent raw : inOrder(own, Optional.empty())) {
+    for (RawComponent raw : inOrder(own, List.of())) {
       first.add(raw, own.contains(raw) ? Role.OWN : Role.LIBRARY);
     }
     // a flat folder of jars is one program and its libraries, which only the entry point tells
@@ -157,7 +159,7 @@ public final class JavaSurvey {
     List<RawComponent> reallyOwn = flat ? List.of(identified) : own;
 
     Surveyed surveyed = new Surveyed(folderName);
-    for (RawComponent raw : inOrder(reallyOwn, main)) {
+    for (RawComponent raw : inOrder(reallyOwn, startedFirst(choice.chosen(), main))) {
       boolean isOwn = reallyOwn.contains(raw) || main.filter(raw::equals).isPresent();
       // of a flat folder, nothing tells whether what is started is the user's or somebody's tool
       boolean isGuessed = flat || !own.contains(raw);
@@ -262,19 +264,46 @@ public final class JavaSurvey {
   }
 
   /**
-   * Class-path order: the main component and what its manifest names, the rest of the user's own
-   * code, what was given with {@code --with} in that order, then the libraries by their paths.
+   * What is searched first: the jar that somebody would start, since its manifest names the main
+   * class, and the component that holds that class, which may be another.
    */
-  private List<RawComponent> inOrder(List<RawComponent> own, Optional<RawComponent> main) {
-    List<RawComponent> ordered = new ArrayList<>();
-    main.ifPresent(ordered::add);
-    main.ifPresent(m -> ordered.addAll(named(m)));
+  private List<RawComponent> startedFirst(Optional<EntryPoint> entry, Optional<RawComponent> main) {
+    Set<RawComponent> first = new LinkedHashSet<>();
+    main.filter(m -> starts(m, entry)).ifPresent(first::add);
+    if (first.isEmpty()) {
+      scan.components.stream()
+          .filter(c -> starts(c, entry))
+          .min(Comparator.comparing(RawComponent::origin))
+          .ifPresent(first::add);
+    }
+    main.ifPresent(first::add);
+    return List.copyOf(first);
+  }
+
+  private static boolean starts(RawComponent component, Optional<EntryPoint> entry) {
+    Optional<String> named = component.manifest().value("Main-Class");
+    return component.isJar()
+        && entry.isPresent()
+        && named.filter(n -> n.replace('/', '.').equals(entry.get().name())).isPresent();
+  }
+
+  /**
+   * Class-path order: what is searched first and what the manifests of that name, the rest of the
+   * user's own code, what was given with {@code --with} in that order, then the libraries by their
+   * paths.
+   */
+  private List<RawComponent> inOrder(List<RawComponent> own, List<RawComponent> first) {
+    Set<RawComponent> ordered = new LinkedHashSet<>();
+    for (RawComponent one : first) {
+      ordered.add(one);
+      ordered.addAll(named(one));
+    }
     own.stream().filter(c -> !ordered.contains(c)).forEach(ordered::add);
     scan.components.stream()
         .filter(c -> !ordered.contains(c))
         .sorted(Comparator.comparing(RawComponent::origin))
         .forEach(ordered::add);
-    return keepGivenOrder(ordered);
+    return keepGivenOrder(List.copyOf(ordered));
   }
 
   /** What followed the application in the scan keeps the order it was found in. */

@@ -294,8 +294,11 @@ final class Scan implements AutoCloseable {
       return;
     }
     if (!Files.exists(target)) {
-      notices.add(
-          by.origin() + ": its manifest names " + Paths.fileName(address) + ", which is not there");
+      String name = Paths.fileName(address);
+      // another folder may hold it, and all jars are searched
+      if (components.stream().noneMatch(c -> Paths.fileName(c.origin()).equals(name))) {
+        notices.add(by.origin() + ": its manifest names " + name + ", which is not there");
+      }
       return;
     }
     if (seen.add(real(target))) {

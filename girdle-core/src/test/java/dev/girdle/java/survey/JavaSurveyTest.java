@@ -164,6 +164,24 @@ class JavaSurveyTest {
     }
   }
 
+  /** What it holds under a name that others use too is what such a start would find. */
+  @Test
+  void theJarThatIsStartedIsSearchedBeforeTheOneThatHoldsTheMainClass() throws IOException {
+    new Jar().folder(library).write(app.resolve("a-moon.jar"));
+    new Jar().folder(main).with("office.policy", "inner").write(app.resolve("b-tides.jar"));
+    new Jar()
+        .manifest(
+            "Main-Class: org.ternhaven.tides.Tides", "Class-Path: lib/b-tides.jar lib/gone.jar")
+        .with("office.policy", "outer")
+        .write(app.resolve("c-start.jar"));
+    try (Application found = surveyWithEntry(app, "org.ternhaven.tides.Tides")) {
+      assertThat(origins(found)).containsExactly("c-start.jar", "b-tides.jar", "a-moon.jar");
+      assertThat(found.notices())
+          .filteredOn(n -> n.contains("which is not there"))
+          .containsExactly("c-start.jar: its manifest names gone.jar, which is not there");
+    }
+  }
+
   @Test
   void aJarWhoseManifestNamesOthers() throws IOException {
     new Jar().folder(library).write(dir.resolve("lib/moon.jar"));
