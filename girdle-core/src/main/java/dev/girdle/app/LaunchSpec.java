@@ -52,6 +52,16 @@ public record LaunchSpec(
   }
 
   /**
+   * The same start with options in another spelling.
+   *
+   * @param spelt the options
+   * @return a new start
+   */
+  public LaunchSpec with(List<String> spelt) {
+    return new LaunchSpec(label, entry, arguments, spelt, environment, opensWindow);
+  }
+
+  /**
    * The same start of a program that opens a window of its own.
    *
    * @return a new start

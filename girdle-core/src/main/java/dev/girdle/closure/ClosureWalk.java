@@ -309,11 +309,19 @@ public final class ClosureWalk {
               new Unresolved(
                   name.thing, name.name, rank(demands), reach(demands), demands, advice));
         });
-    Set<String> told = new HashSet<>();
+    Map<String, Rank> told = new HashMap<>();
     unmet.stream()
         .filter(u -> u.rank().compareTo(Rank.PERHAPS) <= 0 && u.thing() != Thing.LIBRARY)
-        .forEach(u -> told.addAll(linkage.absentHolders(u.demands().get(0))));
-    unmet.removeIf(u -> u.thing() == Thing.LIBRARY && told.contains(u.name()));
+        .forEach(
+            u ->
+                linkage
+                    .absentHolders(u.demands().get(0))
+                    .forEach(l -> told.merge(l, u.rank(), (a, b) -> a.compareTo(b) < 0 ? a : b)));
+    // what code asks for says it better, unless the makers are surer of it
+    unmet.removeIf(
+        u ->
+            u.thing() == Thing.LIBRARY
+                && told.getOrDefault(u.name(), Rank.HINTED).compareTo(u.rank()) <= 0);
     unmet.sort(
         Comparator.comparing(Unresolved::rank)
             .thenComparing(Unresolved::reach)

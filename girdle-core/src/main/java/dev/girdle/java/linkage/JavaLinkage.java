@@ -40,6 +40,8 @@ import java.util.concurrent.ConcurrentHashMap;
 /** Java's part in the walk. */
 public final class JavaLinkage implements Linkage {
   /** Before the path of a class that was only glanced at. */
+  private static final int LONGEST_DOMAIN = 3;
+
   private static final String GLANCE = "at a glance ";
 
   private static final String DECLARED = "its makers declare it optional";
@@ -307,7 +309,10 @@ public final class JavaLinkage implements Linkage {
     return Meanings.of(open);
   }
 
-  /** The shortest package that the name lies in and that nothing else lies in. */
+  /**
+   * The shortest package that the name lies in and that nothing else lies in. Whole countries and
+   * kinds of makers ({@code de}, {@code com}) are no family.
+   */
   @Override
   public String familyOf(Demand missing) {
     String name = missing.name();
@@ -316,7 +321,8 @@ public final class JavaLinkage implements Linkage {
     }
     for (int dot = name.indexOf('.'); dot > 0; dot = name.indexOf('.', dot + 1)) {
       String prefix = name.substring(0, dot);
-      if (!index.hasPackageUnder(prefix)) {
+      boolean isDomain = dot <= LONGEST_DOMAIN && name.indexOf('.', dot + 1) > 0;
+      if (!isDomain && !index.hasPackageUnder(prefix)) {
         return prefix;
       }
     }

@@ -172,7 +172,10 @@ public final class JavaSurvey {
         identity,
         surveyed.components(),
         new Starts(source.entries(), identity, choice)
-            .all().stream().map(s -> s.with(renamed(s.entry(), first, surveyed))).toList(),
+            .all().stream()
+                .map(s -> s.with(renamed(s.entry(), first, surveyed)))
+                .map(s -> s.with(OptionWords.joined(s.options())))
+                .toList(),
         choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
         scan.setAside,
         declared.absent(),

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -179,6 +180,21 @@ class JavaSurveyTest {
       assertThat(found.notices())
           .filteredOn(n -> n.contains("which is not there"))
           .containsExactly("c-start.jar: its manifest names gone.jar, which is not there");
+    }
+  }
+
+  @Test
+  void optionsInTwoWordsMeanTheSameAsInOne() throws IOException {
+    new Jar().folder(main).write(app.resolve("tides.jar"));
+    new Jar().folder(library).write(app.resolve("lib/moon.jar"));
+    List<String> options =
+        List.of("-Xss1m", "--add-opens", "java.base/java.lang=ALL-UNNAMED", "--add-exports=a/b=c");
+    Entry entry =
+        new Entry("", "org.ternhaven.tides.Tides", List.of(), options, Map.of(), false, "");
+    try (Application found = Surveys.of(app, List.of(entry))) {
+      assertThat(found.starts().get(0).options())
+          .containsExactly(
+              "-Xss1m", "--add-opens=java.base/java.lang=ALL-UNNAMED", "--add-exports=a/b=c");
     }
   }
 
