@@ -116,6 +116,49 @@ class KeepingTest {
     }
   }
 
+  /** Whether they are classes, packages or files, a program splits such a list by itself. */
+  @Test
+  void aListInOneTextNamesWhatStandsInIt() throws IOException {
+    office.library("first", "package first; public class Gauge { }");
+    office.library(
+        "second", "package second; public class Gauge { }", "package second; class More { }");
+    office.library("third", "package third; public class Gauge { }");
+    office.library(
+        "l",
+        "package l; public class Choice { public static String all() {"
+            + " return \"gone.Gauge,first.Gauge\"; }"
+            + " public static String packages() { return \"a.gone:second.\"; } }");
+    office.main("l.Choice.all(); l.Choice.packages();");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.kept(found))
+          .contains("first.jar", "second.jar")
+          .doesNotContain("third.jar");
+      assertThat(Office.items(found, "second.jar"))
+          .contains("second/Gauge.class", "second/More.class");
+    }
+  }
+
+  /** A framework joins the name of a package with that of the factory that each has. */
+  @Test
+  void whatHasTheSameNameInEachPackageGoesAlongWithWhatLiesThere() throws IOException {
+    office.library(
+        "framework",
+        "package f; public class Factories { public static Class<?> of(Class<?> c) throws Exception {"
+            + " return Class.forName(c.getPackageName() + \".Maker\"); } }");
+    office.library(
+        "l",
+        "package l.a; public class Boat { }",
+        "package l.a; class Maker { }",
+        "package l.a; class Other { }",
+        "package l.b; class Maker { }");
+    office.main("f.Factories.of(l.a.Boat.class);");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .contains("l/a/Maker.class")
+          .doesNotContain("l/a/Other.class", "l/b/Maker.class");
+    }
+  }
+
   @Test
   void textsThatHoldSettingsOrSourcesNameClassesWithin() throws IOException {
     office.library("quay", "package quay; public class Reader { }");

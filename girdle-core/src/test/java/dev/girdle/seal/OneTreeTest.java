@@ -23,7 +23,10 @@ class OneTreeTest {
         "package f; public class Fork { public static Process of(String place) throws Exception {"
             + " return new ProcessBuilder(\"java\", \"-cp\", place, \"f.Child\").start(); } }",
         "package f; public class Shell { public static Process of() throws Exception {"
-            + " return new ProcessBuilder(\"ls\").start(); } }");
+            + " return new ProcessBuilder(\"ls\").start(); } }",
+        "package f; public class Forge { public static int of(String place) {"
+            + " return javax.tools.ToolProvider.getSystemJavaCompiler()"
+            + ".run(null, null, null, \"-classpath\", place); } }");
     office.library(
         "apart",
         "package t; public class Apart { public static Object of(String url) throws Exception {"
@@ -44,6 +47,7 @@ class OneTreeTest {
   void whoStartsAnotherJavaWithAClassPath() throws IOException {
     assertThat(reader("f.Fork.of(\"x\");")).contains("f.Fork");
     assertThat(reader("f.Shell.of();")).isEmpty();
+    assertThat(reader("f.Forge.of(\"x\");")).contains("f.Forge");
   }
 
   @Test

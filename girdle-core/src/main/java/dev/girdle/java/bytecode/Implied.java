@@ -28,6 +28,7 @@ public final class Implied {
   private final How how;
   private final boolean specialEndings;
   private final Set<String> texts = ConcurrentHashMap.newKeySet();
+  private final Set<String> ofPackages = ConcurrentHashMap.newKeySet();
   private final Set<Item> done = ConcurrentHashMap.newKeySet();
   private int textsDone;
 
@@ -47,19 +48,22 @@ public final class Implied {
   /** Notes texts of a class that may be the end of a class's name. */
   public void note(Collection<String> endings) {
     texts.addAll(endings);
+    endings.stream().filter(e -> e.startsWith(".")).forEach(ofPackages::add);
   }
 
   /**
    * What a text may be the end of a class's name by, which others join with its begin: all of it,
    * or what stands last in the recipe of a joined text (StringConcatFactory), after what is put in.
+   * What begins with a dot is joined with the name of a package.
    */
   public static Optional<String> ending(String text) {
     String last = text.substring(text.lastIndexOf(PUT_IN) + 1);
+    String simple = last.startsWith(".") ? last.substring(1) : last;
     boolean isOne =
-        last.length() >= SHORTEST
-            && last.length() <= LONGEST
-            && !Character.isLowerCase(last.charAt(0))
-            && last.chars().allMatch(Character::isJavaIdentifierPart);
+        simple.length() >= SHORTEST
+            && simple.length() <= LONGEST
+            && !Character.isLowerCase(simple.charAt(0))
+            && simple.chars().allMatch(Character::isJavaIdentifierPart);
     return isOne ? Optional.of(last) : Optional.empty();
   }
 
@@ -71,9 +75,21 @@ public final class Implied {
     for (Item item : reached) {
       if (item.path().endsWith(".class") && (done.add(item) || all)) {
         extended(item, demands);
+        besides(item, demands);
       }
     }
     return demands;
+  }
+
+  /** What has the same name in each package, such as a factory of all that lies there. */
+  private void besides(Item item, List<Demand> demands) {
+    String inPackage = ClassIndex.packageOf(item.name());
+    for (String ending : ofPackages) {
+      String beside = inPackage + ending;
+      if (index.hasClass(beside) && !beside.equals(item.name())) {
+        demands.add(Demand.of(JavaThing.CODE, beside, Site.of(item), how, Strength.HINT));
+      }
+    }
   }
 
   private void extended(Item item, List<Demand> demands) {

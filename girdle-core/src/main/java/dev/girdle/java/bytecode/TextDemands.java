@@ -59,6 +59,10 @@ public final class TextDemands {
     }
     if (text.chars().anyMatch(c -> c <= ' ' || c == '\'' || c == '"' || c == '(')) {
       within(collector, text);
+    } else {
+      for (String part : partsOfList(text)) {
+        inCode(collector, part);
+      }
     }
     if (!mayBeName(text)) {
       return;
@@ -80,6 +84,12 @@ public final class TextDemands {
       String end = text.substring(text.lastIndexOf("%s") + 2);
       JoinedNames.files(collector, new Value.Joined(text.substring(0, gap), end));
     }
+  }
+
+  /** What a list in one text names, such as packages that are written one behind the other. */
+  private static List<String> partsOfList(String text) {
+    List<String> parts = List.of(text.split("[:;,]"));
+    return parts.size() > 1 ? parts : List.of();
   }
 
   /**

@@ -7,13 +7,14 @@ import java.util.Set;
 
 /**
  * Code that reads jars by itself, for which a jar within an archive is none: what starts another
- * Java with a class path, wherever it takes that from, and what takes the address of a resource
- * apart to open its jar as a file system, and looks for the rest of the path in that.
+ * Java, or a compiler of Java, with a class path, wherever it takes that from, and what takes the
+ * address of a resource apart to open its jar as a file system, and looks for the rest of the path
+ * in that.
  */
 final class JarReaders {
   private static final Set<String> OPTIONS = Set.of("-cp", "-classpath", "--class-path");
   private static final Set<String> STARTERS =
-      Set.of("java/lang/ProcessBuilder", "java/lang/Runtime");
+      Set.of("java/lang/ProcessBuilder", "java/lang/Runtime", "javax/tools/ToolProvider");
   private static final String FILE_SYSTEMS = "java/nio/file/FileSystems";
 
   private JarReaders() {}

@@ -234,19 +234,33 @@ public final class Memory {
     }
   }
 
+  /**
+   * A file as it was when it was looked at: another Girdle may use it while this one compares.
+   *
+   * @param file its place
+   * @param used when it was last used, in milliseconds since 1970
+   * @param size in bytes
+   */
+  private record Seen(Path file, long used, long size) {
+    static Seen of(Path file) {
+      return new Seen(file, file.toFile().lastModified(), file.toFile().length());
+    }
+  }
+
   /** What was not used for the longest time is forgotten first. */
   private void shrink() {
     try (Stream<Path> found = Files.walk(folder)) {
-      List<Path> files =
+      List<Seen> files =
           found
               .filter(Files::isRegularFile)
-              .sorted(Comparator.comparing((Path f) -> f.toFile().lastModified()).reversed())
+              .map(Seen::of)
+              .sorted(Comparator.comparing(Seen::used).reversed())
               .toList();
       long sum = 0;
-      for (Path file : files) {
-        sum += file.toFile().length();
+      for (Seen file : files) {
+        sum += file.size;
         if (sum > largest) {
-          Files.deleteIfExists(file);
+          Files.deleteIfExists(file.file);
         }
       }
     } catch (IOException | UncheckedIOException e) {

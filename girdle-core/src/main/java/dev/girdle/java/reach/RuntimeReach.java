@@ -151,6 +151,29 @@ final class RuntimeReach {
     }
   }
 
+  /**
+   * Takes the methods of a class, and of those above it, that something names beside the class, as
+   * scripts do and what calls by reflection.
+   *
+   * @param className the class
+   * @param words what stands beside its name
+   */
+  void callNamed(String className, Set<String> words) {
+    index.classNamed(className).forEach(i -> callNamed(i, words, 0));
+  }
+
+  private void callNamed(Item item, Set<String> words, int depth) {
+    for (String method : classes.of(item).declared()) {
+      if (words.contains(method.substring(0, method.indexOf('(')))) {
+        enliven(item, method);
+        call(item, method);
+      }
+    }
+    if (depth < DEEPEST) {
+      classes.supertypes(item).forEach(s -> callNamed(s, words, depth + 1));
+    }
+  }
+
   /** Files of a module are opened by names that its code joins; together they weigh little. */
   private void takeFiles() {
     Map<Component, Item> modules = new LinkedHashMap<>();

@@ -29,8 +29,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * The walk on from a program into the classes of the runtime that goes along with it. It starts
@@ -41,6 +44,9 @@ public final class RuntimeWalk {
   private final ClassIndex index;
   private final Component natives;
   private final List<Demand> seeds = new ArrayList<>();
+
+  /** By the names of classes that texts name: what else stands in the same classes and files. */
+  private final Map<String, Set<String>> besides = new TreeMap<>();
 
   private RuntimeWalk(BundledRuntime runtime, Map<String, String> chosen, Choice choice) {
     List<Component> modules = new ArrayList<>();
@@ -80,6 +86,7 @@ public final class RuntimeWalk {
       walk.seeds.add(Demand.ofEvidence(JavaThing.CODE, name));
     }
     RuntimeReach reach = new RuntimeReach(walk.index, walk.natives);
+    walk.besides.forEach(reach::callNamed);
     reach.follow(walk.seeds);
     return new ReachedRuntime(reach.reached(), closure);
   }
@@ -138,7 +145,13 @@ public final class RuntimeWalk {
   private void named(Selection selection) {
     List<Item> kept =
         selection.components().stream().flatMap(c -> selection.items(c).keySet().stream()).toList();
-    kept.parallelStream().map(i -> texts(i, index)).toList().forEach(seeds::addAll);
+    for (Named named : kept.parallelStream().map(i -> Named.in(i, index)).toList()) {
+      seeds.addAll(named.classes);
+      named.classes.stream()
+          .filter(d -> d.thing() == JavaThing.CODE)
+          .forEach(
+              d -> besides.computeIfAbsent(d.name(), n -> new HashSet<>()).addAll(named.words));
+    }
     kept.parallelStream().filter(RuntimeWalk::readsJava).findFirst().ifPresent(this::allFor);
   }
 
@@ -162,6 +175,23 @@ public final class RuntimeWalk {
               new Wanted(JavaThing.CODE, name, ""),
               Site.of(reader),
               Need.of(JavaHow.RESOURCE, Strength.SOFT)));
+    }
+  }
+
+  /**
+   * What the texts of a class or file name.
+   *
+   * @param classes of the runtime, and files of it
+   * @param words whatever may be the name of a method; none if no class is named
+   */
+  private record Named(List<Demand> classes, Set<String> words) {
+    static Named in(Item item, ClassIndex index) {
+      List<Demand> classes = texts(item, index);
+      try {
+        return new Named(classes, classes.isEmpty() ? Set.of() : PlainWords.of(item));
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
     }
   }
 

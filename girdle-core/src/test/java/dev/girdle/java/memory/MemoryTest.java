@@ -11,8 +11,11 @@ import dev.girdle.java.format.JavaThing;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -141,6 +144,41 @@ class MemoryTest {
     assertThat(files().stream().mapToLong(f -> f.toFile().length()).sum())
         .isGreaterThan(0)
         .isLessThanOrEqualTo(2000);
+  }
+
+  /** Two Girdles share what they remember; one looks at times that the other changes. */
+  @Test
+  void whatOthersUseMeanwhileDoesNoHarm() throws Exception {
+    remember(jar);
+    List<Path> others = new ArrayList<>();
+    Path kept = files().get(0);
+    for (int i = 0; i < 2000; i++) {
+      others.add(Files.writeString(kept.resolveSibling("other" + i), "x"));
+    }
+    AtomicBoolean isOver = new AtomicBoolean();
+    Thread other =
+        new Thread(
+            () -> {
+              Random random = new Random(1);
+              while (!isOver.get()) {
+                others
+                    .get(random.nextInt(2000))
+                    .toFile()
+                    .setLastModified(random.nextInt(Integer.MAX_VALUE));
+              }
+            });
+    other.start();
+    try {
+      for (int i = 0; i < 20; i++) {
+        Memory memory = memory("cache", "settings");
+        ask(memory, Content.of(("another " + i).getBytes()), "A");
+        memory.keep();
+      }
+    } finally {
+      isOver.set(true);
+      other.join();
+    }
+    assertThat(files()).hasSize(2021);
   }
 
   @Test

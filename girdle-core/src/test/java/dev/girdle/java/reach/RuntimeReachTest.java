@@ -32,6 +32,12 @@ class RuntimeReachTest {
 
   private Set<String> reached(Map<String, String> files, String asked, String... sources)
       throws IOException {
+    return reached(files, Map.of(), asked, sources);
+  }
+
+  private Set<String> reached(
+      Map<String, String> files, Map<String, Set<String>> named, String asked, String... sources)
+      throws IOException {
     Path classes = Compiled.to(dir.resolve("classes"), sources);
     Map<String, Content> contents = new TreeMap<>();
     files.forEach((path, text) -> contents.put(path, Content.of(text.getBytes())));
@@ -44,6 +50,7 @@ class RuntimeReachTest {
     RuntimeReach reach =
         new RuntimeReach(
             new ClassIndex(List.of(module)), RuntimeWalk.component("native code", Map.of()));
+    named.forEach(reach::callNamed);
     int dot = asked.indexOf('#');
     reach.follow(
         List.of(
@@ -123,6 +130,26 @@ class RuntimeReachTest {
                     + " public void swing() { new Wind(); } }",
                 "package r; class Load {}",
                 "package r; class Wind {}"))
+        .doesNotContain("r/Wind");
+  }
+
+  /** Scripts call static methods, and what is inherited, of classes that they name. */
+  @Test
+  void ofAClassThatATextNamesTheMethodsCountThatItNamesToo() throws IOException {
+    assertThat(
+            reached(
+                Map.of(),
+                Map.of("r.Crane", Set.of("hoist", "rest")),
+                "r.Quay#open()V",
+                "package r; public class Quay { public static void open() { } }",
+                "package r; public class Crane extends Machine {"
+                    + " public static void hoist() { new Load(); }"
+                    + " public static void swing() { new Wind(); } }",
+                "package r; class Machine { public void rest() { new Oil(); } }",
+                "package r; class Load {}",
+                "package r; class Oil {}",
+                "package r; class Wind {}"))
+        .contains("r/Load", "r/Oil")
         .doesNotContain("r/Wind");
   }
 
