@@ -1,0 +1,1 @@
+create table ship (name varchar(40), length int);

@@ -1,0 +1,3 @@
+package org.ternhaven.nightly;
+
+public record Ship(String name, int length) {}

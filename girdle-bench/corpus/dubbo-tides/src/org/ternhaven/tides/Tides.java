@@ -1,0 +1,5 @@
+package org.ternhaven.tides;
+
+public interface Tides {
+  Tide level(String quay);
+}

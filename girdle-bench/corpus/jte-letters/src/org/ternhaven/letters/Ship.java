@@ -1,0 +1,3 @@
+package org.ternhaven.letters;
+
+public record Ship(String name, int length) {}

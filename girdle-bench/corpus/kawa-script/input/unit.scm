@@ -1,0 +1,1 @@
+(define (double x) (* 2 x)) (display (double 21))

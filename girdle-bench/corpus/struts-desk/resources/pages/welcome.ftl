@@ -1,0 +1,1 @@
+<p>${ship} is welcome.</p>
