@@ -65,7 +65,7 @@ class RanksTest {
       assertThat(found.faults()).isEmpty();
       assertThat(found.doubts())
           .singleElement()
-          .satisfies(d -> assertThat(d.family()).isEqualTo("org.gauges"));
+          .satisfies(d -> assertThat(d.family()).isEqualTo("org"));
     }
   }
 

@@ -40,8 +40,6 @@ import java.util.concurrent.ConcurrentHashMap;
 /** Java's part in the walk. */
 public final class JavaLinkage implements Linkage {
   /** Before the path of a class that was only glanced at. */
-  private static final int LONGEST_DOMAIN = 3;
-
   private static final String GLANCE = "at a glance ";
 
   private static final String DECLARED = "its makers declare it optional";
@@ -309,10 +307,7 @@ public final class JavaLinkage implements Linkage {
     return Meanings.of(open);
   }
 
-  /**
-   * The shortest package that the name lies in and that nothing else lies in. Whole countries and
-   * kinds of makers ({@code de}, {@code com}) are no family.
-   */
+  /** The shortest package that the name lies in and that nothing else lies in. */
   @Override
   public String familyOf(Demand missing) {
     String name = missing.name();
@@ -321,8 +316,7 @@ public final class JavaLinkage implements Linkage {
     }
     for (int dot = name.indexOf('.'); dot > 0; dot = name.indexOf('.', dot + 1)) {
       String prefix = name.substring(0, dot);
-      boolean isDomain = dot <= LONGEST_DOMAIN && name.indexOf('.', dot + 1) > 0;
-      if (!isDomain && !index.hasPackageUnder(prefix)) {
+      if (!index.hasPackageUnder(prefix)) {
         return prefix;
       }
     }
