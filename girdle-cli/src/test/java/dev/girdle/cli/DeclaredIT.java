@@ -12,6 +12,8 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** A project folder that declares its libraries and does not hold them. */
 class DeclaredIT {
@@ -160,6 +162,46 @@ class DeclaredIT {
             Files.readAllBytes(project.resolve("pom.xml")))
         .write(dir.resolve("inside/tides-1.0.jar"));
     girdle("closure", dir.resolve("inside/tides-1.0.jar")).well();
+  }
+
+  /** Nobody's code asks for the buoy. */
+  @ParameterizedTest
+  @CsvSource({
+    "'', '', 1",
+    "'<optional>true</optional>', '', 0",
+    "'<scope>test</scope>', '', 0",
+    "'<exclusions><exclusion><groupId>*</groupId><artifactId>gone</artifactId></exclusion></exclusions>', '', 1",
+    "'', META-INF/services/javax.annotation.processing.Processor, 0",
+  })
+  void whatTheBuildBringsAndIsNotThereIsNeeded(String more, String listed, int status)
+      throws IOException {
+    Path buoy = Compiled.to(dir.resolve("buoy"), "package buoy; public class Buoy { }");
+    if (!listed.isEmpty()) {
+      Path list = buoy.resolve(listed);
+      Files.createDirectories(list.getParent());
+      Files.writeString(list, "buoy.Buoy");
+    }
+    library("buoy", buoy, "");
+    String inside = "<dependencies>" + on("bell", "") + on("buoy", more) + "</dependencies>";
+    Path app = dir.resolve("app");
+    new Jar()
+        .manifest("Main-Class: m.Main")
+        .with("META-INF/maven/org.ternhaven/tides/pom.xml", pom("tides", inside))
+        .folder(project.resolve("target/classes"))
+        .write(app.resolve("tides.jar"));
+    Files.createDirectories(app.resolve("lib"));
+    for (String name : List.of("bell", "rope")) {
+      Path jar = repository.resolve("org/ternhaven/" + name + "/1.0/" + name + "-1.0.jar");
+      Files.copy(jar, app.resolve("lib/" + name + "-1.0.jar"));
+    }
+    Result closure = girdle("closure", app).go();
+    assertThat(closure.status()).as(closure.out()).isEqualTo(status);
+    assertThat(closure.out().contains("org.ternhaven:buoy"))
+        .as(closure.out())
+        .isEqualTo(!more.contains("true") && !more.contains("test"));
+    // whose description is not known may be left out somewhere up there
+    Files.delete(repository.resolve("org/ternhaven/rope/1.0/rope-1.0.pom"));
+    girdle("closure", app).well();
   }
 
   @Test

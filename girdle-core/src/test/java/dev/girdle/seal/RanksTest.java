@@ -1,16 +1,11 @@
 package dev.girdle.seal;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
-import com.fasterxml.jackson.core.json.PackageVersion;
 import dev.girdle.closure.Rank;
-import dev.girdle.java.maven.LocalFolders;
-import dev.girdle.place.Variables;
 import dev.girdle.plan.Prune;
 import dev.girdle.testing.Jar;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -159,32 +154,6 @@ class RanksTest {
     try (Analysis found = office.analyze(Prune.FILES)) {
       assertThat(Office.rank(found, "org.gauges:gauges")).isEqualTo(Rank.PERHAPS);
       assertThat(found.faults()).isEmpty();
-    }
-  }
-
-  /** By descriptions all of which are on this machine; no code asks for any of it. */
-  @Test
-  void whatTheBuildOfOwnCodeBringsIsNeeded() throws IOException {
-    String version = PackageVersion.VERSION.toString();
-    Path library = Path.of("com/fasterxml/jackson/core/jackson-core", version);
-    assumeTrue(
-        Files.isDirectory(LocalFolders.repository(Variables.here()).resolve(library)),
-        "the local repository does not hold what the test was compiled with");
-    for (String words : new String[] {"", "<scope>test</scope>", "<optional>true</optional>"}) {
-      String pom =
-          pom(words)
-              .replace("<groupId>org.gauges<", "<groupId>com.fasterxml.jackson.core<")
-              .replace("<artifactId>gauges<", "<artifactId>jackson-core<")
-              .replace(
-                  "<version>1</version>" + words, "<version>" + version + "</version>" + words);
-      Office office = new Office(dir);
-      office.library("other", "package o; public class Other { }");
-      office.own(new Jar().with(POM, pom), Office.mainOf("System.out.println(1);"));
-      try (Analysis found = office.analyze(Prune.FILES)) {
-        assertThat(Office.rank(found, "com.fasterxml.jackson.core:jackson-core"))
-            .as(words)
-            .isEqualTo(words.isEmpty() ? Rank.NEEDED : null);
-      }
     }
   }
 

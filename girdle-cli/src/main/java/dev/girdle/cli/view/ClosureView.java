@@ -178,9 +178,9 @@ public record ClosureView(Analysis analysis) implements View {
     return unmet.thing() == Thing.FILE ? '/' : '.';
   }
 
-  /** Names of libraries for a system have dots that separate nothing. */
+  /** Names of libraries have dots that separate nothing that is told apart. */
   private static boolean standsAlone(Unresolved unmet) {
-    return !unmet.thing().isCode() && unmet.thing() != Thing.FILE && unmet.thing() != Thing.LIBRARY;
+    return !unmet.thing().isCode() && unmet.thing() != Thing.FILE;
   }
 
   private static String group(Unresolved unmet) {
