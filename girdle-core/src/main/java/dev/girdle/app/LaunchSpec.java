@@ -57,7 +57,7 @@ public record LaunchSpec(
    * @param spelt the options
    * @return a new start
    */
-  public LaunchSpec with(List<String> spelt) {
+  public LaunchSpec withOptions(List<String> spelt) {
     return new LaunchSpec(label, entry, arguments, spelt, environment, opensWindow);
   }
 

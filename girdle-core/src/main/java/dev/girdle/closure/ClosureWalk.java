@@ -309,24 +309,29 @@ public final class ClosureWalk {
               new Unresolved(
                   name.thing, name.name, rank(demands), reach(demands), demands, advice));
         });
-    Map<String, Rank> told = new HashMap<>();
-    unmet.stream()
-        .filter(u -> u.rank().compareTo(Rank.PERHAPS) <= 0 && u.thing() != Thing.LIBRARY)
-        .forEach(
-            u ->
-                linkage
-                    .absentHolders(u.demands().get(0))
-                    .forEach(l -> told.merge(l, u.rank(), (a, b) -> a.compareTo(b) < 0 ? a : b)));
-    // what code asks for says it better, unless the makers are surer of it
-    unmet.removeIf(
-        u ->
-            u.thing() == Thing.LIBRARY
-                && told.getOrDefault(u.name(), Rank.HINTED).compareTo(u.rank()) <= 0);
     unmet.sort(
         Comparator.comparing(Unresolved::rank)
             .thenComparing(Unresolved::reach)
             .thenComparing(Unresolved::name));
+    removeLibrariesToldBy(unmet);
     return unmet;
+  }
+
+  /** What code asks for says it better than a library's name, unless the makers are surer of it. */
+  private void removeLibrariesToldBy(List<Unresolved> surestFirst) {
+    Map<String, Rank> told = new HashMap<>();
+    for (Unresolved asked : surestFirst) {
+      if (asked.rank().compareTo(Rank.PERHAPS) <= 0 && asked.thing() != Thing.LIBRARY) {
+        linkage
+            .absentHolders(asked.demands().get(0))
+            .forEach(library -> told.putIfAbsent(library, asked.rank()));
+      }
+    }
+    surestFirst.removeIf(
+        u ->
+            u.thing() == Thing.LIBRARY
+                && told.containsKey(u.name())
+                && told.get(u.name()).compareTo(u.rank()) <= 0);
   }
 
   /** Whatever is reached of declared code by more than hints is not excused by what others do. */

@@ -9,6 +9,7 @@ import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.index.ClassIndex;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -29,6 +30,7 @@ public final class Implied {
   private final boolean specialEndings;
   private final Set<String> texts = ConcurrentHashMap.newKeySet();
   private final Set<String> ofPackages = ConcurrentHashMap.newKeySet();
+  private final Set<String> packagesDone = new HashSet<>();
   private final Set<Item> done = ConcurrentHashMap.newKeySet();
   private int textsDone;
 
@@ -71,19 +73,24 @@ public final class Implied {
   public List<Demand> by(Set<Item> reached) {
     boolean all = texts.size() > textsDone;
     textsDone = texts.size();
+    if (all) {
+      packagesDone.clear();
+    }
     List<Demand> demands = new ArrayList<>();
     for (Item item : reached) {
       if (item.path().endsWith(".class") && (done.add(item) || all)) {
         extended(item, demands);
-        besides(item, demands);
+        String inPackage = ClassIndex.packageOf(item.name());
+        if (packagesDone.add(inPackage)) {
+          besides(item, inPackage, demands);
+        }
       }
     }
     return demands;
   }
 
   /** What has the same name in each package, such as a factory of all that lies there. */
-  private void besides(Item item, List<Demand> demands) {
-    String inPackage = ClassIndex.packageOf(item.name());
+  private void besides(Item item, String inPackage, List<Demand> demands) {
     for (String ending : ofPackages) {
       String beside = inPackage + ending;
       if (index.hasClass(beside) && !beside.equals(item.name())) {

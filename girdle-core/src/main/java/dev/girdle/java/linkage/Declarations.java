@@ -23,7 +23,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /**
  * What the makers of libraries say of what they need: in descriptions that travel in a library, in
@@ -135,10 +134,8 @@ public final class Declarations {
   synchronized boolean makeOptional(Demand demand) {
     read();
     Description description = description(demand.from().component());
-    return Stream.of(description.optional(), description.provided())
-            .flatMap(Set::stream)
-            .filter(l -> !byName.containsKey(l))
-            .anyMatch(l -> holds(l, demand.name()))
+    return (areHolding(description.optional(), demand)
+            || areHolding(description.provided(), demand))
         && absentHolders(demand.name()).isEmpty();
   }
 
@@ -148,9 +145,12 @@ public final class Declarations {
    */
   synchronized boolean callOptional(Demand demand) {
     read();
-    return description(demand.from().component()).optional().stream()
-        .filter(l -> !byName.containsKey(l))
-        .anyMatch(l -> holds(l, demand.name()));
+    return areHolding(description(demand.from().component()).optional(), demand);
+  }
+
+  /** Whether one of some libraries is not there, and holds what is demanded. */
+  private boolean areHolding(Set<String> libraries, Demand demand) {
+    return libraries.stream().anyMatch(l -> !byName.containsKey(l) && holds(l, demand.name()));
   }
 
   /**

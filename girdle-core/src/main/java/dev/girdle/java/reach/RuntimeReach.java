@@ -141,12 +141,14 @@ final class RuntimeReach {
         noteTexts(ConstantTexts.all(item));
       }
     }
-    for (Item item : List.copyOf(linked)) {
-      for (String method : classes.of(item).declared()) {
-        if (methodTexts.contains(method.substring(0, method.indexOf('(')))) {
-          enliven(item, method);
-          call(item, method);
-        }
+    List.copyOf(linked).forEach(item -> callDeclared(item, methodTexts));
+  }
+
+  private void callDeclared(Item item, Set<String> names) {
+    for (String method : classes.of(item).declared()) {
+      if (names.contains(method.substring(0, method.indexOf('(')))) {
+        enliven(item, method);
+        call(item, method);
       }
     }
   }
@@ -163,12 +165,7 @@ final class RuntimeReach {
   }
 
   private void callNamed(Item item, Set<String> words, int depth) {
-    for (String method : classes.of(item).declared()) {
-      if (words.contains(method.substring(0, method.indexOf('(')))) {
-        enliven(item, method);
-        call(item, method);
-      }
-    }
+    callDeclared(item, words);
     if (depth < DEEPEST) {
       classes.supertypes(item).forEach(s -> callNamed(s, words, depth + 1));
     }
@@ -227,12 +224,7 @@ final class RuntimeReach {
 
   /** Native code calls methods of classes that it knows by name. */
   private void callFromNative(Item item) {
-    for (String method : classes.of(item).declared()) {
-      if (calledByNative.contains(method.substring(0, method.indexOf('(')))) {
-        enliven(item, method);
-        call(item, method);
-      }
-    }
+    callDeclared(item, calledByNative);
   }
 
   private void take(Item item, Demand demand) {

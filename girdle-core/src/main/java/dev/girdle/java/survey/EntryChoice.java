@@ -200,7 +200,7 @@ final class EntryChoice implements Starts.Choice {
     Map<String, EntryPoint> found = new LinkedHashMap<>();
     for (Component component : components) {
       RawComponent raw = surveyed.raw(component);
-      Optional<String> main = raw.manifest().value("Main-Class").map(m -> m.replace('/', '.'));
+      Optional<String> main = raw.mainClass();
       if (main.isEmpty()) {
         continue;
       }

@@ -20,6 +20,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Looks at what the user has built. */
 public final class JavaSurvey {
@@ -174,7 +175,7 @@ public final class JavaSurvey {
         new Starts(source.entries(), identity, choice)
             .all().stream()
                 .map(s -> s.with(renamed(s.entry(), first, surveyed)))
-                .map(s -> s.with(OptionWords.joined(s.options())))
+                .map(s -> s.withOptions(OptionWords.joined(s.options())))
                 .toList(),
         choice.candidates().stream().map(e -> renamed(e, first, surveyed)).toList(),
         scan.setAside,
@@ -271,23 +272,14 @@ public final class JavaSurvey {
    * class, and the component that holds that class, which may be another.
    */
   private List<RawComponent> startedFirst(Optional<EntryPoint> entry, Optional<RawComponent> main) {
-    Set<RawComponent> first = new LinkedHashSet<>();
-    main.filter(m -> starts(m, entry)).ifPresent(first::add);
-    if (first.isEmpty()) {
-      scan.components.stream()
-          .filter(c -> starts(c, entry))
-          .min(Comparator.comparing(RawComponent::origin))
-          .ifPresent(first::add);
-    }
-    main.ifPresent(first::add);
-    return List.copyOf(first);
-  }
-
-  private static boolean starts(RawComponent component, Optional<EntryPoint> entry) {
-    Optional<String> named = component.manifest().value("Main-Class");
-    return component.isJar()
-        && entry.isPresent()
-        && named.filter(n -> n.replace('/', '.').equals(entry.get().name())).isPresent();
+    Optional<RawComponent> started =
+        Stream.concat(
+                main.stream(),
+                scan.components.stream().sorted(Comparator.comparing(RawComponent::origin)))
+            .filter(c -> c.isJar() && c.mainClass().isPresent())
+            .filter(c -> c.mainClass().equals(entry.map(EntryPoint::name)))
+            .findFirst();
+    return Stream.concat(started.stream(), main.stream()).distinct().toList();
   }
 
   /**

@@ -46,6 +46,11 @@ record RawComponent(
         .collect(Collectors.toSet());
   }
 
+  /** The class that its manifest says to start, with dots; it may not be there. */
+  Optional<String> mainClass() {
+    return manifest.value("Main-Class").map(name -> name.replace('/', '.'));
+  }
+
   Optional<TreeFile> file(String path) {
     return tree.files().stream().filter(f -> f.path().equals(path)).findFirst();
   }
