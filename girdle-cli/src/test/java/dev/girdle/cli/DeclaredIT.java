@@ -199,6 +199,9 @@ class DeclaredIT {
     assertThat(closure.out().contains("org.ternhaven:buoy"))
         .as(closure.out())
         .isEqualTo(!more.contains("true") && !more.contains("test"));
+    Result seal = girdle("seal", app, "--out", dir.resolve("out")).go();
+    assertThat(seal.status()).isEqualTo(status);
+    assertThat(seal.err().contains("1 library is needed and missing")).isEqualTo(status == 1);
     // whose description is not known may be left out somewhere up there
     Files.delete(repository.resolve("org/ternhaven/rope/1.0/rope-1.0.pom"));
     girdle("closure", app).well();

@@ -2,6 +2,7 @@ package dev.girdle.seal;
 
 import dev.girdle.app.Item;
 import dev.girdle.closure.Reasons;
+import dev.girdle.closure.Thing;
 import dev.girdle.closure.Unreadable;
 import dev.girdle.closure.Unresolved;
 import dev.girdle.fault.Fault;
@@ -94,11 +95,20 @@ final class Faults {
     }
   }
 
+  /** In the language's words, unless whole libraries are among it, which are no classes. */
+  private static String count(Analysis analysis, List<Unresolved> missing) {
+    int all = missing.size();
+    long libraries = missing.stream().filter(u -> u.thing() == Thing.LIBRARY).count();
+    if (libraries == 0) {
+      return analysis.ecosystem().words().count(all);
+    }
+    String kind = libraries == all ? "librar" + (all == 1 ? "y" : "ies") : "things";
+    return all + " " + kind;
+  }
+
   private static void describe(Analysis analysis, List<Unresolved> missing, List<String> lines) {
     lines.add(
-        analysis.ecosystem().words().count(missing.size())
-            + (missing.size() == 1 ? " is" : " are")
-            + " needed and missing:");
+        count(analysis, missing) + (missing.size() == 1 ? " is" : " are") + " needed and missing:");
     for (Unresolved unmet : missing.subList(0, Math.min(SHOWN, missing.size()))) {
       String advice = analysis.advice(unmet);
       lines.add("  " + unmet.name() + (advice.isEmpty() ? "" : " (" + advice + ")"));
