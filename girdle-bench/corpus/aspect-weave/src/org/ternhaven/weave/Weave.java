@@ -12,8 +12,7 @@ import org.aspectj.tools.ajc.Main;
 public class Weave {
   public static void main(String[] args) throws Exception {
     MessageHandler messages = new MessageHandler();
-    Path out = Path.of("out");
-    Files.createDirectories(out);
+    Path out = Files.createTempDirectory("woven");
     String classPath = System.getProperty("java.class.path");
     new Main()
         .run(

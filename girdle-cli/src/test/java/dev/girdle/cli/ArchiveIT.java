@@ -30,6 +30,10 @@ class ArchiveIT {
         public static void main(String[] args) throws Exception {
           ClassLoader loader = Ask.class.getClassLoader();
           System.out.println("context " + (Thread.currentThread().getContextClassLoader() == loader));
+          System.out.println("system " + (ClassLoader.getSystemClassLoader() == loader));
+          System.out.println("pool " + (java.util.concurrent.ForkJoinPool.commonPool().submit(
+              () -> Thread.currentThread().getContextClassLoader()).get() == loader));
+          System.out.println("parent " + new URLClassLoader(new URL[0]).loadClass("org.ternhaven.part.Part").getName());
           for (URL u : Collections.list(loader.getResources("same.txt"))) System.out.println("same " + read(u));
           URL near = Ask.class.getResource("near text.txt");
           System.out.println("near " + read(near));
@@ -63,6 +67,9 @@ class ArchiveIT {
   private static final String EXPECTED =
       """
       context true
+      system true
+      pool true
+      parent org.ternhaven.part.Part
       same from ask
       same from part
       same from two

@@ -7,6 +7,7 @@ import dev.girdle.app.Role;
 import dev.girdle.plan.Prune;
 import dev.girdle.testing.Jar;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -310,6 +311,76 @@ class KeepingTest {
             + " return defineClass(null, b, 0, b.length); } }");
     try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar")).contains("l/ByScript.class");
+    }
+  }
+
+  @Test
+  void codeInAJarWithinALibraryCountsForWhatItNames() throws IOException {
+    office.library(
+        "l",
+        "package l; public class Mount { }",
+        "package l; public class Called { public static void on() { } }",
+        "package l; public class ByText { }",
+        "package l; public class Nobodys { }");
+    Path inner =
+        office.library(
+            "inner",
+            "package i; public class Inner { static { l.Called.on(); helper.Helper.help(); }"
+                + " String text = \"l.ByText\"; }",
+            "package helper; public class Helper { public static void help() { } }");
+    byte[] mounted = Files.readAllBytes(inner);
+    office.remove("inner");
+    office.library(
+        "mounting",
+        new Jar().with("parts/inner.jar", mounted).with("parts/no.jar", "no"),
+        "package g; public class Unused { }");
+    office.main("new l.Mount(); m.Main.class.getResource(\"/parts/inner.jar\");");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .contains("l/Called.class", "l/ByText.class")
+          .doesNotContain("l/Nobodys.class");
+      assertThat(Office.rank(found, "helper.Helper")).isNull();
+      assertThat(Office.rank(found, "i.Inner")).isNull();
+    }
+  }
+
+  @Test
+  void aLibraryOfWhichOnlyFilesAreAtWorkIsKeptWhereSomebodyAsksForAnyClass() throws IOException {
+    office.library(
+        "names",
+        "package n; public class Names { public static Class<?> next() throws Exception {"
+            + " return Class.forName(new String(System.in.readAllBytes())); } }");
+    office.library(
+        "models",
+        new Jar().with("models/list.txt", "one"),
+        "package p; public class One { }",
+        "package p; public class Two { }");
+    String list = "m.Main.class.getResource(\"/models/list.txt\");";
+    office.main(list);
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "models.jar")).containsExactly("models/list.txt");
+    }
+    office.main(list + "n.Names.next();");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "models.jar")).contains("p/One.class", "p/Two.class");
+    }
+  }
+
+  @Test
+  void theBeginOfNamesIsJoinedWhereverItIsHandedOn() throws IOException {
+    office.library(
+        "l",
+        "package l.pack; public class Packs { public static Object of(String how) throws Exception {"
+            + " return made(\"l.pack.Pack\" + how + \"Writer\"); }"
+            + " static Object made(String name) throws Exception {"
+            + " return Packs.class.getClassLoader().loadClass(name); } }",
+        "package l.pack; public class PackFastWriter { }",
+        "package l.pack; public class Other { }");
+    office.main("l.pack.Packs.of(a[0]);");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "l.jar"))
+          .contains("l/pack/PackFastWriter.class")
+          .doesNotContain("l/pack/Other.class");
     }
   }
 

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** How sure it is that what is missing is needed. */
 class RanksTest {
@@ -185,16 +186,18 @@ class RanksTest {
     }
   }
 
-  @Test
-  void whatSomebodyExcludesIsNotSurelyNeeded() throws IOException {
+  @ParameterizedTest
+  @ValueSource(strings = {"org.gauges:*", "*:gauges", "*:*"})
+  void whatSomebodyExcludesIsNotSurelyNeeded(String excluded) throws IOException {
     Office office = office(new Jar().with(POM, pom("")));
     office.library(
         "desk",
         new Jar()
             .with(
                 "META-INF/maven/org.ternhaven/desk/pom.xml",
-                pom("<exclusions><exclusion><groupId>org.gauges</groupId><artifactId>*</artifactId>"
-                        + "</exclusion></exclusions>")
+                pom("<exclusions><exclusion><groupId>"
+                        + excluded.replace(":", "</groupId><artifactId>")
+                        + "</artifactId></exclusion></exclusions>")
                     .replace("<artifactId>tides</artifactId>", "<artifactId>desk</artifactId>")
                     .replace(
                         "<groupId>org.gauges</groupId><artifactId>gauges</artifactId>",

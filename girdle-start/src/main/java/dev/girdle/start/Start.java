@@ -12,6 +12,9 @@ import java.net.URISyntaxException;
  * all, one line says why on standard error and the exit status is 127.
  */
 public final class Start {
+  /** What the archive's manifest has to open, for the application's loader to be the system's. */
+  public static final String OPENED = "java.base/java.lang";
+
   private Start() {}
 
   /**
@@ -40,6 +43,7 @@ public final class Start {
       entry = nest.index().entries().chosen();
       loader = new StartLoader(nest, Start.class.getClassLoader());
       Thread.currentThread().setContextClassLoader(loader);
+      SystemLoader.become(loader);
     } catch (IOException | URISyntaxException e) {
       Runner.refuse(e);
       return;

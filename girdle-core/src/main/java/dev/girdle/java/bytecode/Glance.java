@@ -36,14 +36,21 @@ public final class Glance {
 
   /** Notes what a class may ask for, whatever is there. */
   public static RawClass record(Item item) throws UnreadableItemException, IOException {
-    ClassReader reader = ClassHeader.readerOf(ClassHeader.bytesOf(item.content()));
-    Glance glance = new Glance(new Recording(item));
+    Recording recording = new Recording(item);
+    record(ClassHeader.bytesOf(item.content()), recording);
+    return recording.recorded(0, List.of(), Set.of());
+  }
+
+  /** Notes what a class file may ask for, beside what is noted already. */
+  static void record(byte[] classFile, Recording recording)
+      throws UnreadableItemException, IOException {
+    ClassReader reader = ClassHeader.readerOf(classFile);
+    Glance glance = new Glance(recording);
     ClassHeader.reading(
         () -> {
           glance.constants(reader);
           return null;
         });
-    return glance.recording.recorded(0, List.of(), Set.of());
   }
 
   private void constants(ClassReader reader) {

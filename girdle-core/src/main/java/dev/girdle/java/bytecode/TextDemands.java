@@ -146,11 +146,23 @@ public final class TextDemands {
     if (collector.item().component().role() != Role.RUNTIME) {
       folder(text.indexOf('/') < 0 ? name.replace('.', '/') : text, collector);
     }
+    if (isBeginOfClass(name, collector)) {
+      JoinedNames.classes(collector, new Value.Joined(name, ""));
+    }
     for (String ending : STEM_ENDINGS) {
       for (String longer : index.classesBetween(name + ending, "", MOST)) {
         collector.type(JavaHow.JOINED, longer.replace('.', '/'), Strength.SOFT);
       }
     }
+  }
+
+  /** Whether the names of classes may begin so, and be joined before they are handed on. */
+  private static boolean isBeginOfClass(String name, DemandCollector collector) {
+    int simple = name.lastIndexOf('.') + 1;
+    return collector.item().component().role() != Role.RUNTIME
+        && simple < name.length()
+        && Character.isUpperCase(name.charAt(simple))
+        && !collector.index().hasClass(name);
   }
 
   /** A folder of files, to whose path the name of one is joined where it is opened. */

@@ -55,6 +55,10 @@ public final class JavaHow {
   public static final How FILE_TEXT =
       How.of("file_text", "names in its text", "named in the text of");
 
+  /** A jar that lies in a library as a file holds code that names it. */
+  public static final How WITHIN =
+      How.of("within", "holds code that names", "named by code in the jar");
+
   /** A text in code, joined with what only the run tells, can be the name of it. */
   public static final How JOINED =
       How.of("joined", "joins a text that can name", "can be named by a joined text in");
@@ -141,7 +145,8 @@ public final class JavaHow {
           NATIVE_TEXT,
           How.EVIDENCE,
           How.OPEN,
-          FILE_NAME);
+          FILE_NAME,
+          WITHIN);
 
   private JavaHow() {}
 }

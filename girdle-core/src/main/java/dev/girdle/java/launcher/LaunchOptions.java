@@ -19,11 +19,12 @@ import java.util.jar.Manifest;
  * jar that it is started with, so it has to move there, or to the command line.
  */
 public final class LaunchOptions {
+  private static final String OPENS = "Add-Opens";
   private static final Map<String, String> OPTIONS = new LinkedHashMap<>();
 
   static {
     OPTIONS.put("Add-Exports", "--add-exports");
-    OPTIONS.put("Add-Opens", "--add-opens");
+    OPTIONS.put(OPENS, "--add-opens");
     OPTIONS.put("Enable-Native-Access", "--enable-native-access");
   }
 
@@ -113,6 +114,14 @@ public final class LaunchOptions {
         .ifPresent(r -> main.put(Attributes.Name.IMPLEMENTATION_VERSION, r));
     copyTo(main);
     return fresh;
+  }
+
+  /** Opens a package for reflection, besides those that the application opens. */
+  public static void open(Manifest manifest, String moduleAndPackage) {
+    String opened = manifest.getMainAttributes().getValue(OPENS);
+    Set<String> all = new LinkedHashSet<>(opened == null ? List.of() : List.of(opened.split(" ")));
+    all.add(moduleAndPackage);
+    manifest.getMainAttributes().putValue(OPENS, String.join(" ", all));
   }
 
   /**

@@ -100,6 +100,7 @@ public final class NestedLayout {
   /** What the archive says of itself, and with it what the jar says whose files lie at its top. */
   private Manifest manifest(LaunchOptions options) {
     Manifest manifest = options.newManifest(request, Start.class.getName());
+    LaunchOptions.open(manifest, Start.OPENED);
     request.selection().components().stream()
         .filter(this::isAtTop)
         .map(JarManifest::of)

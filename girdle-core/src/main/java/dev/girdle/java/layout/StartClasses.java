@@ -21,7 +21,14 @@ final class StartClasses {
   /** What starts a nested archive. */
   static List<LayoutFile> ofNested() throws IOException {
     return files(
-        "Index", "JarHandler", "Nest", "Nest$Found", "NestConnection", "Start", "StartLoader");
+        "Index",
+        "JarHandler",
+        "Nest",
+        "Nest$Found",
+        "NestConnection",
+        "Start",
+        "StartLoader",
+        "SystemLoader");
   }
 
   /** What starts a merged archive that the Java launcher cannot start by itself as it should. */

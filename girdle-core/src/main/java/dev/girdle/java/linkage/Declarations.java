@@ -29,6 +29,8 @@ import java.util.stream.Collectors;
  * those of the local repository, and in manifests. Read when it is first asked for.
  */
 public final class Declarations {
+  private static final String EVERYTHING = "*:*";
+
   private final JavaFacts facts;
   private Map<Component, Description> descriptions;
   private final OwnBuild build;
@@ -221,8 +223,14 @@ public final class Declarations {
   /** Whether somebody who uses what declares a library keeps that out. */
   private boolean isExcluded(String library, Description declaring) {
     return descriptions.values().stream()
-        .filter(d -> d != declaring && isAmong(d.excluded(), library))
-        .anyMatch(d -> expected(d).contains(declaring.library()));
+        .filter(d -> d != declaring && expected(d).contains(declaring.library()))
+        .anyMatch(d -> keepsOut(d, library, declaring.library()));
+  }
+
+  /** Who keeps out everything means what one library brings, and not what others do. */
+  private static boolean keepsOut(Description user, String library, String bringing) {
+    return user.excluded().getOrDefault(bringing, Set.of()).contains(EVERYTHING)
+        || user.excluded().values().stream().anyMatch(e -> isAmong(e, library));
   }
 
   private static boolean isAmong(Set<String> excluded, String library) {

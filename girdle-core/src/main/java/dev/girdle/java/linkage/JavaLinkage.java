@@ -19,6 +19,7 @@ import dev.girdle.java.bytecode.ClassDemands;
 import dev.girdle.java.bytecode.FileDemands;
 import dev.girdle.java.bytecode.Glance;
 import dev.girdle.java.bytecode.Implied;
+import dev.girdle.java.bytecode.JarWithin;
 import dev.girdle.java.format.ClassHeader;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.JavaThing;
@@ -42,6 +43,9 @@ public final class JavaLinkage implements Linkage {
   /** Before the path of a class that was only glanced at. */
   private static final String GLANCE = "at a glance ";
 
+  /** Before the path of a jar within a component. */
+  private static final String WITHIN = "within ";
+
   private static final String DECLARED = "its makers declare it optional";
 
   private final JavaFacts facts;
@@ -57,6 +61,7 @@ public final class JavaLinkage implements Linkage {
   private final boolean modular;
   private final Map<Item, ClassDemands.Result> read = new ConcurrentHashMap<>();
   private final Implied implied;
+  private final CodeBehindFiles codeBehindFiles;
   private final Declarations declarations;
 
   /**
@@ -75,6 +80,7 @@ public final class JavaLinkage implements Linkage {
     this.exact = exact;
     this.modular = modular;
     this.implied = new Implied(facts.index(), JavaHow.JOINED, true);
+    this.codeBehindFiles = new CodeBehindFiles(facts.components());
     this.declarations = declarations;
     this.facts = facts;
     this.jdk = facts.jdk();
@@ -112,7 +118,18 @@ public final class JavaLinkage implements Linkage {
         return ItemDemands.of(providers.get());
       }
     }
-    return ItemDemands.of(FileDemands.of(item, index));
+    return JarWithin.isOne(item) ? ofJar(item) : ItemDemands.of(FileDemands.of(item, index));
+  }
+
+  private ItemDemands ofJar(Item item) throws UnreadableItemException, IOException {
+    RawClass raw = remembered(item, WITHIN + item.path(), () -> JarWithin.record(item));
+    return ItemDemands.of(
+        JarWithin.resolved(
+            raw,
+            item,
+            index,
+            name -> index.hasClass(name) || jdk.moduleWith(name).isPresent(),
+            exact));
   }
 
   private ItemDemands ofClass(Item item) throws UnreadableItemException, IOException {
@@ -201,7 +218,9 @@ public final class JavaLinkage implements Linkage {
 
   @Override
   public List<Demand> implied(Set<Item> reached) {
-    return implied.by(reached);
+    List<Demand> demands = new ArrayList<>(implied.by(reached));
+    demands.addAll(codeBehindFiles.by(reached));
+    return demands;
   }
 
   @Override
@@ -304,7 +323,11 @@ public final class JavaLinkage implements Linkage {
 
   @Override
   public List<Demand> meanings(DynamicReference open) {
-    return Meanings.of(open);
+    List<Demand> meant = Meanings.of(open);
+    if (!meant.isEmpty()) {
+      codeBehindFiles.askedBy(open.site());
+    }
+    return meant;
   }
 
   /** The shortest package that the name lies in and that nothing else lies in. */

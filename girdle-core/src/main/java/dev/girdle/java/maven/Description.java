@@ -11,24 +11,24 @@ import java.util.Set;
  *     it names; empty where that is not known
  * @param optional {@code group:artifact} of what it can do without
  * @param provided {@code group:artifact} of what it expects to be there
- * @param excluded {@code group:artifact} of what its makers keep out that others bring; either may
- *     be {@code *}
+ * @param excluded what its makers keep out: by the {@code group:artifact} of what would bring it,
+ *     the {@code group:artifact} of each, where either may be {@code *}
  */
 public record Description(
     String library,
     Map<String, String> mandatory,
     Set<String> optional,
     Set<String> provided,
-    Set<String> excluded) {
+    Map<String, Set<String>> excluded) {
   /** The description of somebody who has none. */
   public static final Description SILENT =
-      new Description("", Map.of(), Set.of(), Set.of(), Set.of());
+      new Description("", Map.of(), Set.of(), Set.of(), Map.of());
 
   /** Copies the collections. */
   public Description {
     mandatory = Map.copyOf(mandatory);
     optional = Set.copyOf(optional);
     provided = Set.copyOf(provided);
-    excluded = Set.copyOf(excluded);
+    excluded = Map.copyOf(excluded);
   }
 }

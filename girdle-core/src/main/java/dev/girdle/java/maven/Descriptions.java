@@ -123,10 +123,10 @@ public final class Descriptions {
     Map<String, String> mandatory = new HashMap<>();
     Set<String> optional = new HashSet<>();
     Set<String> provided = new HashSet<>();
-    Set<String> excluded = new HashSet<>();
+    Map<String, Set<String>> excluded = new HashMap<>();
     for (Pom.Dependency d : pom.dependencies()) {
-      excluded.addAll(d.exclusions());
       String library = d.group() + ":" + d.artifact();
+      excluded.computeIfAbsent(library, l -> new HashSet<>()).addAll(d.exclusions());
       String scope = d.scope() == null ? "compile" : d.scope();
       if ("true".equals(d.optional())) {
         optional.add(library);

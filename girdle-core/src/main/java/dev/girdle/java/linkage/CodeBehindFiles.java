@@ -1,0 +1,63 @@
+package dev.girdle.java.linkage;
+
+import dev.girdle.app.Component;
+import dev.girdle.app.Item;
+import dev.girdle.app.Role;
+import dev.girdle.closure.Demand;
+import dev.girdle.closure.How;
+import dev.girdle.closure.Site;
+import dev.girdle.closure.Strength;
+import dev.girdle.java.format.JavaThing;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Libraries of which files are at work and no class is. Whoever brings them knows why; and if
+ * somebody asks for classes by names that only the run will tell, theirs are likely to be meant,
+ * though they lie in another component.
+ */
+final class CodeBehindFiles {
+  private final List<Component> components;
+  private final Set<Component> done = new HashSet<>();
+  private Site asker;
+
+  CodeBehindFiles(List<Component> components) {
+    this.components = components;
+  }
+
+  /** Notes who asks for any class. Of several, the first is told. */
+  void askedBy(Site site) {
+    if (asker == null) {
+      asker = site;
+    }
+  }
+
+  /** The classes of such libraries, as far as they have not been told yet. */
+  List<Demand> by(Set<Item> reached) {
+    if (asker == null) {
+      return List.of();
+    }
+    Set<Component> byFiles = new HashSet<>();
+    Set<Component> byCode = new HashSet<>();
+    for (Item item : reached) {
+      (isClass(item) ? byCode : byFiles).add(item.component());
+    }
+    List<Demand> demands = new ArrayList<>();
+    for (Component component : components) {
+      boolean isOne = byFiles.contains(component) && !byCode.contains(component);
+      if (isOne && component.role() == Role.LIBRARY && done.add(component)) {
+        component.items().stream()
+            .filter(CodeBehindFiles::isClass)
+            .map(i -> Demand.of(JavaThing.CODE, i.name(), asker, How.OPEN, Strength.HINT))
+            .forEach(demands::add);
+      }
+    }
+    return demands;
+  }
+
+  private static boolean isClass(Item item) {
+    return item.path().endsWith(".class");
+  }
+}
