@@ -33,7 +33,14 @@ class OneTreeTest {
             + " String jar = url.substring(0, url.lastIndexOf(\"!/\"));"
             + " return java.nio.file.FileSystems.newFileSystem(java.nio.file.Path.of(jar)); } }",
         "package t; public class Told { public static String of(String url) {"
-            + " return url.substring(url.indexOf(\"!/\")); } }");
+            + " return url.substring(url.indexOf(\"!/\")); } }",
+        "package t; public class Where { public static java.io.File of(Class<?> c) {"
+            + " String url = c.getResource(\"here.txt\").toString();"
+            + " return new java.io.File(url.substring(9, url.indexOf(\"!/\"))); } }",
+        "package t; public class Opens { public static Object of(Class<?> c) throws Exception {"
+            + " String url = c.getResource(\"here.txt\").toString();"
+            + " return new java.util.zip.ZipFile("
+            + " new java.io.File(url.substring(9, url.indexOf(\"!/\")))); } }");
   }
 
   private Optional<String> reader(String main) throws IOException {
@@ -54,6 +61,12 @@ class OneTreeTest {
   void whoOpensTheJarOfAnAddressAsAFileSystem() throws IOException {
     assertThat(reader("t.Apart.of(\"x\");")).contains("t.Apart");
     assertThat(reader("t.Told.of(\"x\");")).isEmpty();
+  }
+
+  @Test
+  void whoHandsOnTheJarThatAClassLiesIn() throws IOException {
+    assertThat(reader("t.Where.of(m.Main.class);")).contains("t.Where");
+    assertThat(reader("t.Opens.of(m.Main.class);")).isEmpty(); // and finds all of it in the archive
   }
 
   @Test
