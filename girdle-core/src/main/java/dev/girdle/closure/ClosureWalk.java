@@ -124,7 +124,7 @@ public final class ClosureWalk {
       before = reached.size();
       if (meanings) {
         walkMeanings();
-        follow(linkage.implied(reached.keySet()), Strength.HINT, deepest() + 1);
+        follow(linkage.implied(reached.keySet(), open), Strength.HINT, deepest() + 1);
         walkAll(Strength.HINT);
       }
       walkAlong(along, !meanings);

@@ -87,8 +87,8 @@ public final class JoinedLinkage implements Linkage {
   }
 
   @Override
-  public List<Demand> implied(Set<Item> reached) {
-    return lead.implied(reached);
+  public List<Demand> implied(Set<Item> reached, List<DynamicReference> open) {
+    return lead.implied(reached, open);
   }
 
   @Override

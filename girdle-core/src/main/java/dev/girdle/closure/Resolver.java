@@ -43,9 +43,10 @@ public interface Resolver {
    * of what one says and of what another is called, for example.
    *
    * @param reached all items reached so far
+   * @param open all open demands met so far, in the order in which they were met
    * @return hints; things that were reached may be among them
    */
-  default List<Demand> implied(Set<Item> reached) {
+  default List<Demand> implied(Set<Item> reached, List<DynamicReference> open) {
     return List.of();
   }
 }

@@ -9,6 +9,7 @@ import dev.girdle.testing.Jar;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -329,12 +330,24 @@ class KeepingTest {
                 + " String text = \"l.ByText\"; }",
             "package helper; public class Helper { public static void help() { } }");
     byte[] mounted = Files.readAllBytes(inner);
+    byte[] malformed = mounted.clone();
+    for (int i = 0; i < malformed.length - 3; i++) {
+      if (malformed[i] == 'i' && malformed[i + 1] == '/') {
+        malformed[i] = (byte) 0xff; // no UTF-8
+      }
+    }
     office.remove("inner");
     office.library(
         "mounting",
-        new Jar().with("parts/inner.jar", mounted).with("parts/no.jar", "no"),
+        new Jar()
+            .with("parts/inner.jar", mounted)
+            .with("parts/no.jar", "no")
+            .with("parts/cut-off.jar", Arrays.copyOf(mounted, mounted.length / 2))
+            .with("parts/malformed.jar", malformed),
         "package g; public class Unused { }");
-    office.main("new l.Mount(); m.Main.class.getResource(\"/parts/inner.jar\");");
+    office.main(
+        "new l.Mount(); for (String p : new String[] {\"inner\", \"no\", \"cut-off\", \"malformed\"})"
+            + " m.Main.class.getResource(\"/parts/\" + p + \".jar\");");
     try (Analysis found = office.analyze(Prune.CLASSES)) {
       assertThat(Office.items(found, "l.jar"))
           .contains("l/Called.class", "l/ByText.class")

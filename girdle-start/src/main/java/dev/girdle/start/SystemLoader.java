@@ -20,14 +20,14 @@ final class SystemLoader {
   private SystemLoader() {}
 
   /**
-   * Replaces it, unless the user has chosen one.
+   * Replaces it, unless the user has chosen one, or this Java does not let itself be told. All else
+   * works without it.
    *
    * @param loader what is given from now on
-   * @return false if this Java does not let itself be told; all else works without it
    */
-  static boolean become(ClassLoader loader) {
+  static void become(ClassLoader loader) {
     if (System.getProperty(CHOSEN) != null) {
-      return false;
+      return;
     }
     try {
       if (Nest.runningJava() < 9) {
@@ -44,8 +44,7 @@ final class SystemLoader {
             .invoke(loader);
       }
     } catch (Throwable e) {
-      return false;
+      // then it stays what it is
     }
-    return ClassLoader.getSystemClassLoader() == loader;
   }
 }

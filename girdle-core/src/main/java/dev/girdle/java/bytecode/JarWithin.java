@@ -5,19 +5,21 @@ import dev.girdle.closure.Demand;
 import dev.girdle.closure.Need;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.UnreadableItemException;
+import dev.girdle.fault.Fault;
+import dev.girdle.fault.GirdleException;
+import dev.girdle.fault.UnreadableException;
+import dev.girdle.io.Content;
+import dev.girdle.io.TreeFile;
+import dev.girdle.io.ZipTree;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.index.ClassIndex;
 import dev.girdle.java.memory.RawClass;
 import dev.girdle.java.memory.Said;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
 
 /**
  * A jar that lies in a library as a file, and that the library mounts by itself. What its classes
@@ -29,12 +31,8 @@ public final class JarWithin {
   private static final int DEEPEST = 2;
   private static final int LARGEST_CLASS = 16 << 20;
 
-  /** More than that is read of no jar, however it is packed. */
-  private static final long MOST = 1L << 30;
-
   private final Recording recording;
   private final Set<String> own = new HashSet<>();
-  private long read;
 
   private JarWithin(Recording recording) {
     this.recording = recording;
@@ -46,46 +44,52 @@ public final class JarWithin {
   }
 
   /**
-   * Notes what the classes in it may ask for. What is damaged, or no jar at all, says what could be
-   * read of it.
+   * Notes what the classes in it may ask for. What is damaged, hostile, or no jar at all says what
+   * could be read of it.
    *
    * @throws IOException if the file that holds it cannot be read
    */
   public static RawClass record(Item item) throws IOException {
     JarWithin jar = new JarWithin(new Recording(item));
-    try (InputStream in = item.content().open()) {
-      jar.read(in, 1);
-    } catch (ZipException e) {
-      // as good as a file of another kind
-    }
+    jar.read(item.content(), item.path(), 1);
     RawClass all = jar.recording.recorded(0, List.of(), Set.of());
     List<Said> foreign = all.sayings().stream().filter(s -> !jar.own.contains(s.name())).toList();
     return new RawClass("", 0, List.of(), Set.of(), List.of(), foreign);
   }
 
-  private void read(InputStream in, int depth) throws IOException {
-    ZipInputStream zip = new ZipInputStream(in); // the caller closes what is below
-    for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-      String name = entry.getName();
-      if (name.endsWith(CLASS)) {
-        own.add(name.substring(0, name.length() - CLASS.length()));
-        byte[] bytes = zip.readNBytes(LARGEST_CLASS);
-        read += bytes.length;
-        classFile(bytes);
-      } else if (name.endsWith(ENDING) && depth < DEEPEST) {
-        read(zip, depth + 1);
+  private void read(Content content, String label, int depth) throws IOException {
+    try (ZipTree tree = ZipTree.open(content, label)) {
+      for (TreeFile file : tree.files()) {
+        String path = file.path();
+        if (path.endsWith(CLASS)) {
+          own.add(path.substring(0, path.length() - CLASS.length()));
+          classFile(file.content());
+        } else if (path.endsWith(ENDING) && depth < DEEPEST) {
+          within(file, depth + 1);
+        }
       }
-      if (read > MOST) {
-        return;
-      }
+    } catch (GirdleException e) {
+      if (e.fault() != Fault.APPLICATION) {
+        throw e;
+      } // else as good as a file of another kind
     }
   }
 
-  private void classFile(byte[] bytes) throws IOException {
+  private void within(TreeFile file, int depth) throws IOException {
     try {
-      Glance.record(bytes, recording);
+      read(file.content(), file.path(), depth);
+    } catch (UnreadableException e) {
+      e.damage(); // another's, and no loss of ours
+    }
+  }
+
+  private void classFile(Content content) throws IOException {
+    try {
+      Glance.record(content.bytes(LARGEST_CLASS), recording);
+    } catch (UnreadableException e) {
+      e.damage(); // as above
     } catch (UnreadableItemException e) {
-      // another's damage, and no loss of ours
+      // as above
     }
   }
 

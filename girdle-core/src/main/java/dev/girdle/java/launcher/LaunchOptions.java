@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.jar.Attributes;
 import java.util.jar.Manifest;
+import java.util.stream.Stream;
 
 /**
  * What the main component's manifest asks of the Java launcher. The launcher heeds it only in the
@@ -79,15 +80,13 @@ public final class LaunchOptions {
   void copyTo(Attributes attributes) {
     OPTIONS.forEach(
         (attribute, option) -> {
-          Set<String> values = new LinkedHashSet<>();
-          manifest.value(attribute).ifPresent(v -> values.addAll(List.of(v.split("\\s+"))));
-          wanted.stream()
-              .filter(w -> w.startsWith(option + "="))
-              .map(w -> w.substring(option.length() + 1).replaceFirst("=.*", ""))
-              .forEach(values::add);
-          if (!values.isEmpty()) {
-            attributes.putValue(attribute, String.join(" ", values));
-          }
+          Stream<String> said =
+              manifest.value(attribute).stream().flatMap(v -> Stream.of(v.split("\\s+")));
+          Stream<String> asked =
+              wanted.stream()
+                  .filter(w -> w.startsWith(option + "="))
+                  .map(w -> w.substring(option.length() + 1).replaceFirst("=.*", ""));
+          add(attributes, attribute, Stream.concat(said, asked).toList());
         });
   }
 
@@ -118,10 +117,17 @@ public final class LaunchOptions {
 
   /** Opens a package for reflection, besides those that the application opens. */
   public static void open(Manifest manifest, String moduleAndPackage) {
-    String opened = manifest.getMainAttributes().getValue(OPENS);
-    Set<String> all = new LinkedHashSet<>(opened == null ? List.of() : List.of(opened.split(" ")));
-    all.add(moduleAndPackage);
-    manifest.getMainAttributes().putValue(OPENS, String.join(" ", all));
+    add(manifest.getMainAttributes(), OPENS, List.of(moduleAndPackage));
+  }
+
+  /** To what an attribute says already, each once. */
+  private static void add(Attributes attributes, String attribute, List<String> values) {
+    String there = attributes.getValue(attribute);
+    Set<String> all = new LinkedHashSet<>(there == null ? List.of() : List.of(there.split(" ")));
+    all.addAll(values);
+    if (!all.isEmpty()) {
+      attributes.putValue(attribute, String.join(" ", all));
+    }
   }
 
   /**

@@ -4,6 +4,7 @@ import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import dev.girdle.app.Role;
 import dev.girdle.closure.Demand;
+import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.How;
 import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
@@ -11,6 +12,7 @@ import dev.girdle.java.format.JavaThing;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -21,24 +23,22 @@ import java.util.Set;
 final class CodeBehindFiles {
   private final List<Component> components;
   private final Set<Component> done = new HashSet<>();
-  private Site asker;
 
   CodeBehindFiles(List<Component> components) {
     this.components = components;
   }
 
-  /** Notes who asks for any class. Of several, the first is told. */
-  void askedBy(Site site) {
-    if (asker == null) {
-      asker = site;
-    }
+  /**
+   * The classes of such libraries, as far as they have not been told yet. Of several who ask for
+   * any class, the first is told.
+   */
+  List<Demand> by(Set<Item> reached, List<DynamicReference> open) {
+    Optional<Site> asker =
+        open.stream().filter(Meanings::areMeant).map(DynamicReference::site).findFirst();
+    return asker.map(a -> by(reached, a)).orElse(List.of());
   }
 
-  /** The classes of such libraries, as far as they have not been told yet. */
-  List<Demand> by(Set<Item> reached) {
-    if (asker == null) {
-      return List.of();
-    }
+  private List<Demand> by(Set<Item> reached, Site asker) {
     Set<Component> byFiles = new HashSet<>();
     Set<Component> byCode = new HashSet<>();
     for (Item item : reached) {

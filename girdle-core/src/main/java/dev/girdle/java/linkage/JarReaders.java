@@ -3,6 +3,8 @@ package dev.girdle.java.linkage;
 import dev.girdle.java.bytecode.TextDemands;
 import dev.girdle.java.memory.RawClass;
 import dev.girdle.java.memory.Said;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.Set;
 
 /**
@@ -24,35 +26,42 @@ final class JarReaders {
   private static final String CLASS = "java/lang/Class";
   private static final String BESIDE_CLASS = "getResource(";
 
-  private JarReaders() {}
+  private final Set<String> texts = new HashSet<>();
+  private final Set<String> classes = new HashSet<>();
+  private boolean asksBesideClass;
 
-  static boolean isOne(RawClass raw) {
-    boolean hasOption = false;
-    boolean hasStarter = false;
-    boolean hasSeparator = false;
-    boolean hasFileSystems = false;
-    boolean hasFile = false;
-    boolean hasOpener = false;
-    boolean hasAddressOfClass = false;
+  private JarReaders(RawClass raw) {
     for (Said said : raw.sayings()) {
-      switch (said.kind()) {
-        case TEXT -> {
-          hasOption |= OPTIONS.contains(said.name());
-          hasSeparator |= said.name().equals(TextDemands.OF_JARS);
-        }
-        case CODE -> {
-          hasStarter |= STARTERS.contains(said.name());
-          hasFileSystems |= said.name().equals(FILE_SYSTEMS);
-          hasFile |= said.name().equals(FILE);
-          hasOpener |= OPENERS.contains(said.name());
-          hasAddressOfClass |= said.name().equals(CLASS) && said.part().startsWith(BESIDE_CLASS);
-        }
-        default -> {
-          // says nothing of jars
-        }
+      if (said.kind() == Said.Kind.TEXT) {
+        texts.add(said.name());
+      } else if (said.kind() == Said.Kind.CODE) {
+        classes.add(said.name());
+        asksBesideClass |= said.name().equals(CLASS) && said.part().startsWith(BESIDE_CLASS);
       }
     }
-    boolean handsOnItsJar = hasAddressOfClass && hasFile && !hasOpener;
-    return hasOption && hasStarter || hasSeparator && (hasFileSystems || handsOnItsJar);
+  }
+
+  static boolean isOne(RawClass raw) {
+    JarReaders code = new JarReaders(raw);
+    return code.startsWithClassPath() || code.opensJarOfResource() || code.handsOnItsJar();
+  }
+
+  private boolean startsWithClassPath() {
+    return meets(OPTIONS, texts) && meets(STARTERS, classes);
+  }
+
+  private boolean opensJarOfResource() {
+    return texts.contains(TextDemands.OF_JARS) && classes.contains(FILE_SYSTEMS);
+  }
+
+  private boolean handsOnItsJar() {
+    return texts.contains(TextDemands.OF_JARS)
+        && asksBesideClass
+        && classes.contains(FILE)
+        && !meets(OPENERS, classes);
+  }
+
+  private static boolean meets(Set<String> some, Set<String> others) {
+    return !Collections.disjoint(some, others);
   }
 }

@@ -217,9 +217,9 @@ public final class JavaLinkage implements Linkage {
   }
 
   @Override
-  public List<Demand> implied(Set<Item> reached) {
+  public List<Demand> implied(Set<Item> reached, List<DynamicReference> open) {
     List<Demand> demands = new ArrayList<>(implied.by(reached));
-    demands.addAll(codeBehindFiles.by(reached));
+    demands.addAll(codeBehindFiles.by(reached, open));
     return demands;
   }
 
@@ -323,11 +323,7 @@ public final class JavaLinkage implements Linkage {
 
   @Override
   public List<Demand> meanings(DynamicReference open) {
-    List<Demand> meant = Meanings.of(open);
-    if (!meant.isEmpty()) {
-      codeBehindFiles.askedBy(open.site());
-    }
-    return meant;
+    return Meanings.of(open);
   }
 
   /** The shortest package that the name lies in and that nothing else lies in. */

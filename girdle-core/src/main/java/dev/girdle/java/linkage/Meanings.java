@@ -17,11 +17,17 @@ import java.util.List;
 final class Meanings {
   private Meanings() {}
 
+  /** Whether any class is asked for at all. */
+  static boolean areMeant(DynamicReference open) {
+    boolean handedOn = open.passedOn() && open.from().component().role() == Role.LIBRARY;
+    return open.thing() == JavaThing.CODE && !handedOn;
+  }
+
   static List<Demand> of(DynamicReference open) {
-    Component own = open.from().component();
-    if (open.thing() != JavaThing.CODE || open.passedOn() && own.role() == Role.LIBRARY) {
+    if (!areMeant(open)) {
       return List.of();
     }
+    Component own = open.from().component();
     return own.items().stream()
         .filter(i -> i.path().endsWith(".class"))
         .map(i -> Demand.of(JavaThing.CODE, i.name(), open.site(), How.OPEN, Strength.HINT))
