@@ -77,6 +77,16 @@ public interface LanguageModel {
   }
 
   /**
+   * Who in the program grants rights to code by the place that it lies in. Asked once the closure
+   * is there.
+   *
+   * @return the first such item of what is reached; empty if there is none
+   */
+  default Optional<String> grantsRightsByPlace() {
+    return Optional.empty();
+  }
+
+  /**
    * Whether an item is a unit of code that evidence would tell of, if it were loaded.
    *
    * @param item any item of the application

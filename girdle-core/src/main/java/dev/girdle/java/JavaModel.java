@@ -196,6 +196,11 @@ final class JavaModel implements LanguageModel {
         .or(() -> linkage.readJars().stream().findFirst());
   }
 
+  @Override
+  public Optional<String> grantsRightsByPlace() {
+    return linkage.grantors().stream().findFirst();
+  }
+
   private static boolean hasText(Item item, String text) {
     try {
       return ConstantTexts.all(item).contains(text);

@@ -147,6 +147,9 @@ public final class Sealer {
     Form form = form(analysis, request, top, layout);
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(analysis, wished, r)).ifPresent(notices::add);
+    if (shape(analysis, request) != Shape.FOLDER) {
+      analysis.model().grantsRightsByPlace().map(Sealer::aboutRights).ifPresent(notices::add);
+    }
     String label = label(analysis, request);
     RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, label, layout);
     long size;
@@ -190,6 +193,13 @@ public final class Sealer {
           : why + ", which are one file in an archive";
     }
     return why + ", which are one file in an archive; a folder has them all";
+  }
+
+  /** What lies in a file of another name, or in one with all else, may get other rights. */
+  private static String aboutRights(String grantor) {
+    return grantor
+        + " grants rights to code by the file that it lies in, which an archive changes;"
+        + " a folder has the files as they were";
   }
 
   /** The folder inside a packed folder, which is called like the archive. */

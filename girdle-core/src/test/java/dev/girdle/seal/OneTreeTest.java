@@ -70,6 +70,26 @@ class OneTreeTest {
   }
 
   @Test
+  void whoGrantsRightsByTheFileThatCodeLiesIn() throws IOException {
+    office.library(
+        "guard",
+        "package g; public class Guard { public static void on(String rights) {"
+            + " System.setProperty(\"java.security.policy\", rights);"
+            + " java.security.Policy.getPolicy().refresh(); } }",
+        "package g; public class Asks { public static Object now() {"
+            + " return java.security.Policy.getPolicy(); } }");
+    assertThat(grantor("g.Guard.on(\"x\");")).contains("g.Guard");
+    assertThat(grantor("g.Asks.now();")).isEmpty();
+  }
+
+  private Optional<String> grantor(String main) throws IOException {
+    office.main(main);
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      return found.model().grantsRightsByPlace();
+    }
+  }
+
+  @Test
   void whoAsksForTheClassPathItself() throws IOException {
     assertThat(reader("System.getProperty(\"java.class.path\");")).contains("m.Main");
   }

@@ -56,6 +56,7 @@ public final class JavaLinkage implements Linkage {
   private final ClassIndex index;
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
   private final Set<Item> jarReaders = ConcurrentHashMap.newKeySet();
+  private final Set<Item> grantors = ConcurrentHashMap.newKeySet();
   private final Memory memory;
   private final boolean exact;
   private final boolean modular;
@@ -101,7 +102,21 @@ public final class JavaLinkage implements Linkage {
    * @return their names, in order
    */
   public List<String> readJars() {
-    return jarReaders.stream().map(Item::name).sorted().toList();
+    return named(jarReaders);
+  }
+
+  /**
+   * The classes that were read and that bring a policy into force by themselves, which grants
+   * rights to code by the place that it lies in.
+   *
+   * @return their names, in order
+   */
+  public List<String> grantors() {
+    return named(grantors);
+  }
+
+  private static List<String> named(Set<Item> items) {
+    return items.stream().map(Item::name).sorted().toList();
   }
 
   @Override
@@ -183,8 +198,12 @@ public final class JavaLinkage implements Linkage {
         implied.note(raw.endings()); // only those who leave out classes ask what is implied
       }
       versions.put(item, result.version());
-      if (JarReaders.isOne(raw)) {
+      JarPlaces places = new JarPlaces(raw);
+      if (places.areRead()) {
         jarReaders.add(item);
+      }
+      if (places.areGrantedRights()) {
+        grantors.add(item);
       }
       if (exact) {
         read.put(item, result);
