@@ -1,0 +1,9 @@
+%%
+%class Words
+%public
+%unicode
+%type Integer
+LETTER = [:letter:]
+%%
+{LETTER}+ { return yylength(); }
+[^] { }
