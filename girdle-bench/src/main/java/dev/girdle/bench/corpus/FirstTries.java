@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -114,6 +115,10 @@ public final class FirstTries {
     return "\n" + text + "\n";
   }
 
+  private static int number(Path batch) {
+    return Integer.parseInt(batch.getFileName().toString().replaceAll("\\D", ""));
+  }
+
   /**
    * The section of the proof, with its heading.
    *
@@ -125,7 +130,7 @@ public final class FirstTries {
     StringBuilder table = new StringBuilder();
     StringBuilder details = new StringBuilder();
     try (Stream<Path> files = Files.list(corpus.resolve("first-tries"))) {
-      for (Path file : files.sorted().toList()) {
+      for (Path file : files.sorted(Comparator.comparing(FirstTries::number)).toList()) {
         JsonNode trials = new JsonMapper().readTree(file.toFile());
         table.append(row(trials));
         trials.forEach(t -> details.append(detail(t)));

@@ -7,11 +7,8 @@ import java.io.BufferedOutputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
-import java.io.UTFDataFormatException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.DeflaterOutputStream;
@@ -19,12 +16,11 @@ import java.util.zip.InflaterInputStream;
 
 /**
  * The index on disk: compressed; a magic number, the repository's path, the number of libraries,
- * then of each its path, time, size, number of classes and their names. An index that is damaged,
- * or of another repository, counts as empty.
+ * then of each its path, time, size and {@link ClassNames}. An index that is damaged, or of another
+ * repository, counts as empty.
  */
 final class IndexFile {
-  private static final int MAGIC = 0x47524c31;
-  private static final int MOST_CLASSES = 1 << 20;
+  private static final int MAGIC = 0x47524c32;
 
   private final Path file;
   private final String repository;
@@ -50,15 +46,7 @@ final class IndexFile {
         String path = in.readUTF();
         long time = in.readLong();
         long size = in.readLong();
-        int classes = in.readInt();
-        if (classes < 0 || classes > MOST_CLASSES) {
-          throw new UTFDataFormatException();
-        }
-        List<String> names = new ArrayList<>();
-        for (int j = 0; j < classes; j++) {
-          names.add(in.readUTF());
-        }
-        entries.put(path, new Entry(time, size, names));
+        entries.put(path, new Entry(time, size, ClassNames.read(in)));
       }
       return entries;
     } catch (IOException e) {
@@ -90,10 +78,7 @@ final class IndexFile {
         out.writeUTF(e.getKey());
         out.writeLong(e.getValue().time());
         out.writeLong(e.getValue().size());
-        out.writeInt(e.getValue().classes().size());
-        for (String name : e.getValue().classes()) {
-          out.writeUTF(name);
-        }
+        e.getValue().classes().write(out);
       }
     }
   }

@@ -1,10 +1,6 @@
 package dev.girdle.java.library;
 
 import dev.girdle.ecosystem.Progress;
-import dev.girdle.fault.GirdleException;
-import dev.girdle.io.FolderTree;
-import dev.girdle.io.TreeFile;
-import dev.girdle.io.ZipTree;
 import java.io.IOException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -21,6 +17,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 
 /**
  * The classes of all libraries in a local repository folder.
@@ -29,20 +27,22 @@ import java.util.TreeMap;
  * A library that cannot be read holds nothing.
  */
 public final class LibraryIndex {
+  private static final String CLASS = ".class";
+
   private final Path repository;
   private final IndexFile file;
   private final Progress progress;
   private final TreeMap<String, Entry> entries = new TreeMap<>();
-  private Map<String, List<String>> byClass;
+  private Map<String, List<String>> byPackage;
 
   /**
    * A library that was read.
    *
    * @param time when its file was last changed, in milliseconds since 1970
    * @param size bytes
-   * @param classes the full names of its classes, without those inside others
+   * @param classes its classes, without those inside others
    */
-  record Entry(long time, long size, List<String> classes) {}
+  record Entry(long time, long size, ClassNames classes) {}
 
   private LibraryIndex(Path repository, Path cache, Progress progress) {
     this.repository = repository;
@@ -123,20 +123,25 @@ public final class LibraryIndex {
     return jars;
   }
 
-  private List<String> classes(String path) {
-    List<String> classes = new ArrayList<>();
-    try (ZipTree tree = ZipTree.open(FolderTree.content(repository.resolve(path)), path)) {
-      for (TreeFile entry : tree.files()) {
-        String name = entry.path();
-        boolean isTop = name.indexOf('$') < 0 && !name.startsWith("META-INF/");
-        if (name.endsWith(".class") && isTop && !name.endsWith("-info.class")) {
-          classes.add(name.substring(0, name.length() - ".class".length()).replace('/', '.'));
-        }
-      }
-    } catch (IOException | GirdleException e) {
-      return List.of(); // a damaged library offers nothing
+  /** Only names are read, of which the platform's own reader is the quickest. */
+  private ClassNames classes(String path) {
+    try (ZipFile jar = new ZipFile(repository.resolve(path).toFile())) {
+      return ClassNames.of(
+          jar.stream()
+              .map(ZipEntry::getName)
+              .filter(LibraryIndex::isTopClass)
+              .map(n -> n.substring(0, n.length() - CLASS.length()).replace('/', '.'))
+              .toList());
+    } catch (IOException | RuntimeException e) {
+      return ClassNames.NONE; // a damaged library offers nothing
     }
-    return classes;
+  }
+
+  private static boolean isTopClass(String name) {
+    return name.endsWith(CLASS)
+        && name.indexOf('$') < 0
+        && !name.startsWith("META-INF/")
+        && !name.endsWith("-info.class");
   }
 
   /**
@@ -146,15 +151,19 @@ public final class LibraryIndex {
    * @return the paths of libraries that hold it, from the repository's folder; empty if none does
    */
   public synchronized List<String> holders(String name) {
-    if (byClass == null) {
-      byClass = new HashMap<>();
+    if (byPackage == null) {
+      byPackage = new HashMap<>();
       entries.forEach(
           (path, entry) ->
-              entry.classes.forEach(
-                  c -> byClass.computeIfAbsent(c, x -> new ArrayList<>(1)).add(path)));
+              entry.classes.packages().stream()
+                  .map(p -> byPackage.computeIfAbsent(p, x -> new ArrayList<>(1)))
+                  .forEach(paths -> paths.add(path)));
     }
     int inner = name.indexOf('$');
-    return byClass.getOrDefault(inner > 0 ? name.substring(0, inner) : name, List.of());
+    String top = inner > 0 ? name.substring(0, inner) : name;
+    return byPackage.getOrDefault(ClassNames.packageOf(top), List.of()).stream()
+        .filter(path -> entries.get(path).classes.holds(top))
+        .toList();
   }
 
   /**
@@ -189,7 +198,7 @@ public final class LibraryIndex {
    */
   public Set<String> classesOf(String library) {
     Set<String> classes = new HashSet<>();
-    entriesOf(library).values().forEach(e -> classes.addAll(e.classes));
+    entriesOf(library).values().forEach(e -> e.classes.all().forEach(classes::add));
     return classes;
   }
 
@@ -222,28 +231,13 @@ public final class LibraryIndex {
    * @return for each name that is found, the paths of the jars in the repository, sorted
    */
   public Map<String, List<String>> find(Collection<String> names) {
-    Map<String, String> topOf = new HashMap<>();
-    for (String name : names) {
-      int inner = name.indexOf('$');
-      topOf.put(name, inner > 0 ? name.substring(0, inner) : name);
-    }
-    Map<String, List<String>> jarsOfTop = new HashMap<>();
-    Set<String> wanted = Set.copyOf(topOf.values());
-    entries.forEach(
-        (path, entry) -> {
-          for (String c : entry.classes) {
-            if (wanted.contains(c)) {
-              jarsOfTop.computeIfAbsent(c, x -> new ArrayList<>()).add(path);
-            }
-          }
-        });
     Map<String, List<String>> found = new TreeMap<>();
-    topOf.forEach(
-        (name, top) -> {
-          if (jarsOfTop.containsKey(top)) {
-            found.put(name, jarsOfTop.get(top));
-          }
-        });
+    for (String name : names) {
+      List<String> holders = holders(name);
+      if (!holders.isEmpty()) {
+        found.put(name, holders);
+      }
+    }
     return found;
   }
 }
