@@ -244,6 +244,9 @@ final class RuntimeReach {
       if (isWanted) {
         takeForOthers(item);
       }
+      if (demand.how() == JavaHow.CODE_TEXT && isNeighbour(demand.from(), item)) {
+        takeAll(item);
+      }
     } else if (part.equals(ClassDemands.INSTANCE)) {
       make(item);
     } else if (part.equals(Wanted.ALL_PARTS)) {
@@ -262,6 +265,16 @@ final class RuntimeReach {
         call(item, part);
       }
     }
+  }
+
+  /**
+   * Who names a class of its own package has another way to it than code; so it is named for code
+   * that is made while the program runs, which calls what nobody else calls, by names of any kind.
+   */
+  private static boolean isNeighbour(Item from, Item item) {
+    return from != null
+        && from.component() == item.component()
+        && ClassIndex.packageOf(from.name()).equals(ClassIndex.packageOf(item.name()));
   }
 
   private void link(Item item) {

@@ -66,6 +66,21 @@ class RuntimeReachTest {
   }
 
   @Test
+  void aNeighbourNamedByTextIsCalledByCodeThatIsMadeAtRunTime() throws IOException {
+    String[] sources = {
+      "package r; public class Weaver { public static String of(String how) {"
+          + " return String.join(how, \"r/Tracer\", \"other/Tracer\", \"trace\"); } }",
+      "package r; class Tracer { static void traceRope() { new Handler(); } }",
+      "package r; class Handler {}",
+      "package other; public class Tracer { static void traceRope() { new Handler(); } }",
+      "package other; class Handler {}"
+    };
+    assertThat(reached(Map.of(), "r.Weaver#of(Ljava/lang/String;)Ljava/lang/String;", sources))
+        .contains("r/Tracer", "r/Handler")
+        .doesNotContain("other/Handler");
+  }
+
+  @Test
   void onlyWhatACalledMethodNeedsIsReached() throws IOException {
     assertThat(
             reached(
