@@ -75,7 +75,7 @@ public final class Main {
   private static int run(
       Console console, boolean terminal, Map<String, String> environment, String... args) {
     try {
-      return commandLine(new Context(console, terminal, environment)).execute(args);
+      return calledBy(args, new Context(console, terminal, environment)).execute(args);
     } catch (OutOfMemoryError e) {
       console.err().println("girdle: there is not enough memory for this application");
       console.err().println("  Give it more: GIRDLE_OPTS=-Xmx4g girdle …");
@@ -100,29 +100,20 @@ public final class Main {
         : StandardCharsets.US_ASCII;
   }
 
+  /** All commands. */
   static CommandLine commandLine(Context context) {
     CommandLine line = new CommandLine(new GirdleCommand());
-    line.addSubcommand(new SurveyCommand(context));
-    line.addSubcommand(new DraftCommand(context));
-    line.addSubcommand(new WatchCommand(context));
-    line.addSubcommand(new ClosureCommand(context));
-    line.addSubcommand(new ExplainCommand(context));
-    line.addSubcommand(new SealCommand(context));
-    line.addSubcommand(new InspectCommand(context));
-    line.addSubcommand(new CompareCommand(context));
-    line.addSubcommand(new CheckCommand(context));
-    line.addSubcommand(new RehearseCommand(context));
-    line.addSubcommand(new ReportCommand(context));
-    line.addSubcommand(new RuntimesCommand(context));
-    line.addSubcommand(new DeliverCommand(context));
-    line.addSubcommand(new ReleasesCommand(context));
-    line.addSubcommand(new ReceiveCommand(context));
-    CommandLine depot = new CommandLine(new DepotCommand());
-    depot.addSubcommand(new DepotCommand.Serve(context));
-    depot.addSubcommand(new DepotCommand.Keys(context));
-    line.addSubcommand(depot);
-    line.addSubcommand(new DemoCommand(context));
-    line.addSubcommand(new CompletionCommand(context));
+    Commands.addAll(line, context);
+    return settled(line, context);
+  }
+
+  private static CommandLine calledBy(String[] args, Context context) {
+    CommandLine line = new CommandLine(new GirdleCommand());
+    Commands.addCalled(line, context, args);
+    return settled(line, context);
+  }
+
+  private static CommandLine settled(CommandLine line, Context context) {
     line.setOut(context.console().out());
     line.setErr(context.console().err());
     line.setCaseInsensitiveEnumValuesAllowed(true);

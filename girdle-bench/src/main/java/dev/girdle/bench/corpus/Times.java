@@ -65,7 +65,7 @@ public final class Times {
     }
     Path memory = work.resolve("cache/girdle/classes");
     List<Double> ratios = new ArrayList<>();
-    run(command("survey", options)); // brings the index of the local repository up to date
+    run(command("closure", options)); // brings the index of the local repository up to date
     Folders.delete(memory);
     ratios.add(ratio(millis(command("survey", options)), unzip));
     Folders.delete(memory);
