@@ -101,7 +101,10 @@ public final class Losses {
       }
       Folders.delete(without);
       copy(app, without, library);
-      losses.add(told(library, Trials.closure(girdle, specimen, without), before));
+      JsonNode closure = Trials.closure(girdle, specimen, without);
+      if (!isPutBack(library, closure)) {
+        losses.add(told(library, closure, before));
+      }
     }
     Folders.delete(without);
     losses.forEach(
@@ -157,6 +160,16 @@ public final class Losses {
         }
       }
     }
+  }
+
+  /** What the program declares, and this machine has, is taken from there. */
+  private static boolean isPutBack(String library, JsonNode closure) {
+    for (JsonNode kept : closure.path("kept")) {
+      if (kept.path("name").asText().equals(library)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The surest of what is missing now and was not before. */

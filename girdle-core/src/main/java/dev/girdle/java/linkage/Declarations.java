@@ -215,7 +215,7 @@ public final class Declarations {
     for (Description description : descriptions.values()) {
       description.mandatory().keySet().stream()
           .filter(l -> !byName.containsKey(l) && !isExcluded(l, description))
-          .filter(l -> !hasFileOf(l) && !hasClassOf(l))
+          .filter(l -> !isThere(l))
           .forEach(absent::add);
     }
   }
@@ -254,6 +254,14 @@ public final class Declarations {
 
   private static Optional<Description> embedded(Component component, Descriptions reader) {
     return Descriptions.in(component).flatMap(reader::embedded);
+  }
+
+  /**
+   * Whether something of a library is there. Whose classes are known on this machine is known by
+   * these: a file that is called alike may be a part of it that holds none of them.
+   */
+  private boolean isThere(String library) {
+    return hasClassOf(library) || !holdsCode(library).orElse(false) && hasFileOf(library);
   }
 
   /** Whether a file lies there that is called like the library, and is not known as another. */

@@ -1,0 +1,13 @@
+package org.ternhaven.desk;
+
+import jakarta.ejb.Singleton;
+import jakarta.inject.Inject;
+
+@Singleton
+public class Tides {
+  @Inject private Office office;
+
+  public String tide(String gauge) {
+    return gauge + " 4.2 bean " + office.name();
+  }
+}
