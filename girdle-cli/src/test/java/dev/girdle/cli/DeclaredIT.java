@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A project folder that declares its libraries and does not hold them. */
 class DeclaredIT {
@@ -128,8 +129,10 @@ class DeclaredIT {
     girdle("closure", plan).with("GIRDLE_MAVEN_SETTINGS", settings.toString()).well();
   }
 
-  @Test
-  void aFileThatIsCalledAlikeDoesNotStandForALibraryThatIsKnown() throws IOException {
+  @ParameterizedTest
+  @ValueSource(strings = {"", "<classifier>jdk8</classifier>"})
+  void aFileThatIsCalledAlikeDoesNotStandForALibraryThatIsKnown(String more) throws IOException {
+    library("bell", dir.resolve("bell"), "<dependencies>" + on("rope", more) + "</dependencies>");
     Path app = Files.createDirectories(dir.resolve("app"));
     new Jar().folder(project.resolve("target/classes")).write(app.resolve("tides.jar"));
     Path bell = repository.resolve("org/ternhaven/bell/1.0/bell-1.0.jar");

@@ -23,6 +23,9 @@ import java.util.Set;
 public final class Descriptions {
   private static final int LARGEST = 4 << 20;
 
+  /** Other classifiers tell builds of a library apart, one of which has to be there. */
+  private static final Set<String> NOT_TO_RUN = Set.of("tests", "sources", "javadoc");
+
   private final Map<String, String> environment;
   private final Path repository;
   private final EffectivePoms poms;
@@ -132,7 +135,7 @@ public final class Descriptions {
         optional.add(library);
       } else if (scope.equals("provided")) {
         provided.add(library);
-      } else if (isPlainJar(d) && (scope.equals("compile") || scope.equals("runtime"))) {
+      } else if (isJar(d) && (scope.equals("compile") || scope.equals("runtime"))) {
         mandatory.put(library, d.version() == null || d.version().contains("$") ? "" : d.version());
       }
     }
@@ -141,8 +144,9 @@ public final class Descriptions {
         new Description(group + ":" + raw.artifact(), mandatory, optional, provided, excluded));
   }
 
-  private static boolean isPlainJar(Pom.Dependency dependency) {
-    return dependency.classifier() == null
-        && (dependency.type() == null || dependency.type().equals("jar"));
+  private static boolean isJar(Pom.Dependency dependency) {
+    boolean isBuilt = dependency.type() == null || dependency.type().equals("jar");
+    return isBuilt
+        && (dependency.classifier() == null || !NOT_TO_RUN.contains(dependency.classifier()));
   }
 }
