@@ -1,16 +1,19 @@
 package org.ternhaven.slots;
 
-import org.ehcache.spi.loaderwriter.CacheLoaderWriter;
+import java.util.HashMap;
+import java.util.Map;
+import javax.cache.integration.CacheLoader;
 
-public class TideLoader implements CacheLoaderWriter<String, String> {
+public class TideLoader implements CacheLoader<String, String> {
   @Override
   public String load(String gauge) {
     return "tide of " + gauge;
   }
 
   @Override
-  public void write(String key, String value) {}
-
-  @Override
-  public void delete(String key) {}
+  public Map<String, String> loadAll(Iterable<? extends String> gauges) {
+    Map<String, String> all = new HashMap<>();
+    gauges.forEach(g -> all.put(g, load(g)));
+    return all;
+  }
 }

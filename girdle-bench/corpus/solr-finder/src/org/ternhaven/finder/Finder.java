@@ -1,8 +1,6 @@
 package org.ternhaven.finder;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import org.apache.solr.client.solrj.SolrQuery;
 import org.apache.solr.client.solrj.embedded.EmbeddedSolrServer;
 import org.apache.solr.client.solrj.response.QueryResponse;
@@ -26,9 +24,6 @@ public final class Finder {
       }
       response.getFacetField("gauge").getValues()
           .forEach(v -> System.out.println("facet " + v.getName() + " " + v.getCount()));
-    }
-    try (var files = Files.walk(home.resolve("notes/data"))) {
-      files.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
     }
     System.exit(0);
   }

@@ -1,6 +1,6 @@
 package org.ternhaven.desk;
 
-import jakarta.ejb.embeddable.EJBContainer;
+import javax.ejb.embeddable.EJBContainer;
 import java.util.Properties;
 
 public final class Desk {

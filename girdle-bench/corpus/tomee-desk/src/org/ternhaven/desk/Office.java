@@ -1,6 +1,6 @@
 package org.ternhaven.desk;
 
-import jakarta.enterprise.context.ApplicationScoped;
+import javax.enterprise.context.ApplicationScoped;
 
 @ApplicationScoped
 public class Office {

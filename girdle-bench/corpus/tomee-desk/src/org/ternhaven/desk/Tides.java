@@ -1,7 +1,7 @@
 package org.ternhaven.desk;
 
-import jakarta.ejb.Singleton;
-import jakarta.inject.Inject;
+import javax.ejb.Singleton;
+import javax.inject.Inject;
 
 @Singleton
 public class Tides {

@@ -137,7 +137,9 @@ class DeclaredIT {
     new Jar().folder(project.resolve("target/classes")).write(app.resolve("tides.jar"));
     Path bell = repository.resolve("org/ternhaven/bell/1.0/bell-1.0.jar");
     Files.copy(bell, app.resolve("bell-1.0.jar"));
-    new Jar().with("rope/knot.txt", "one").write(app.resolve("rope-1.0-knots.jar"));
+    Path knots = repository.resolve("org/ternhaven/rope/1.0/rope-1.0-knots.jar");
+    new Jar().with("rope/knot.txt", "one").write(knots);
+    Files.copy(knots, app.resolve("rope-1.0-knots.jar"));
     Result told = girdle("closure", app, "--entry", "m.Main").go();
     assertThat(told.status()).isEqualTo(1);
     assertThat(told.out()).contains("org.ternhaven:rope");

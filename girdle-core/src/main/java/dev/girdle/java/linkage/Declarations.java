@@ -211,7 +211,12 @@ public final class Declarations {
     for (Component component : facts.components()) {
       describe(component, reader).ifPresent(d -> descriptions.put(component, d));
     }
-    descriptions.values().forEach(d -> byName.put(d.library(), d));
+    descriptions.forEach(
+        (component, d) -> {
+          if (!isPartWithoutCode(component, d.library())) {
+            byName.put(d.library(), d);
+          }
+        });
     for (Description description : descriptions.values()) {
       description.mandatory().keySet().stream()
           .filter(l -> !byName.containsKey(l) && !isExcluded(l, description))
@@ -254,6 +259,12 @@ public final class Declarations {
 
   private static Optional<Description> embedded(Component component, Descriptions reader) {
     return Descriptions.in(component).flatMap(reader::embedded);
+  }
+
+  /** Native code or other files that a library has beside its classes, in a jar of their own. */
+  private boolean isPartWithoutCode(Component component, String library) {
+    return holdsCode(library).orElse(false)
+        && component.items().stream().noneMatch(i -> i.path().endsWith(".class"));
   }
 
   /**
