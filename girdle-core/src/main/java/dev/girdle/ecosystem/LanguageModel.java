@@ -87,6 +87,16 @@ public interface LanguageModel {
   }
 
   /**
+   * Who in the program tells the code of one component from that of another, which cannot be done
+   * where they are one tree. Asked once the closure is there.
+   *
+   * @return the first such item of what is reached; empty if there is none
+   */
+  default Optional<String> tellsComponentsApart() {
+    return Optional.empty();
+  }
+
+  /**
    * Whether an item is a unit of code that evidence would tell of, if it were loaded.
    *
    * @param item any item of the application

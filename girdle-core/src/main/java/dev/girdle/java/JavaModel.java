@@ -201,6 +201,11 @@ final class JavaModel implements LanguageModel {
     return linkage.grantors().stream().findFirst();
   }
 
+  @Override
+  public Optional<String> tellsComponentsApart() {
+    return linkage.comparers().stream().findFirst();
+  }
+
   private static boolean hasText(Item item, String text) {
     try {
       return ConstantTexts.all(item).contains(text);

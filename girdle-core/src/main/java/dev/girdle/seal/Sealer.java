@@ -150,6 +150,9 @@ public final class Sealer {
     if (shape(analysis, request) != Shape.FOLDER) {
       analysis.model().grantsRightsByPlace().map(Sealer::aboutRights).ifPresent(notices::add);
     }
+    if (shape(analysis, request) == Shape.MERGED && !isOneTree(analysis)) {
+      analysis.model().tellsComponentsApart().map(Sealer::aboutOneTree).ifPresent(notices::add);
+    }
     String label = label(analysis, request);
     RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, label, layout);
     long size;
@@ -193,6 +196,13 @@ public final class Sealer {
           : why + ", which are one file in an archive";
     }
     return why + ", which are one file in an archive; a folder has them all";
+  }
+
+  /** In one tree nothing is left of where a class came from. */
+  private static String aboutOneTree(String comparer) {
+    return comparer
+        + " tells code apart by the file that it lies in, which is one file in a merged archive;"
+        + " a folder and a nested archive have them all";
   }
 
   /** What lies in a file of another name, or in one with all else, may get other rights. */

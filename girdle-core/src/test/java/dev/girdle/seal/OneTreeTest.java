@@ -82,6 +82,25 @@ class OneTreeTest {
     assertThat(grantor("g.Asks.now();")).isEmpty();
   }
 
+  @Test
+  void whoTellsCodeApartByTheFileThatItLiesIn() throws IOException {
+    String source = ".getProtectionDomain().getCodeSource()";
+    office.library(
+        "apart2",
+        "package c; public class Compares { public static boolean same(Class<?> a, Class<?> b) {"
+            + (" return a" + source + ".equals(b" + source + "); } }"),
+        "package c; public class Finds { public static Object of(Class<?> a) {"
+            + (" return a" + source + ".getLocation(); } }"));
+    office.main("c.Compares.same(m.Main.class, String.class);");
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      assertThat(found.model().tellsComponentsApart()).contains("c.Compares");
+    }
+    office.main("c.Finds.of(m.Main.class);");
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      assertThat(found.model().tellsComponentsApart()).isEmpty();
+    }
+  }
+
   private Optional<String> grantor(String main) throws IOException {
     office.main(main);
     try (Analysis found = office.analyze(Prune.FILES)) {

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Enumeration;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.jar.Attributes;
 import java.util.jar.Attributes.Name;
 import java.util.jar.Manifest;
@@ -26,14 +28,14 @@ final class StartLoader extends ClassLoader {
 
   private final Nest nest;
   private final ClassLoader system;
-  private final ProtectionDomain domain;
+  private final CodeSource archive;
+  private final Map<Integer, ProtectionDomain> domains = new ConcurrentHashMap<>();
 
   StartLoader(Nest nest, ClassLoader system) {
     super(system.getParent());
     this.nest = nest;
     this.system = system;
-    CodeSource source = Start.class.getProtectionDomain().getCodeSource();
-    this.domain = new ProtectionDomain(source, null, this, null);
+    this.archive = Start.class.getProtectionDomain().getCodeSource();
   }
 
   @Override
@@ -96,10 +98,21 @@ final class StartLoader extends ClassLoader {
       if (dot > 0) {
         definePackageOnce(name.substring(0, dot), found.jar);
       }
-      return defineClass(name, bytes, 0, bytes.length, domain);
+      return defineClass(name, bytes, 0, bytes.length, domainOf(found.jar));
     } catch (IOException e) {
       throw new ClassNotFoundException(name, e);
     }
+  }
+
+  /** Without a lambda, the first of which takes longer than all else of a start. */
+  private ProtectionDomain domainOf(int jar) {
+    ProtectionDomain known = domains.get(jar);
+    if (known != null) {
+      return known;
+    }
+    ProtectionDomain fresh = new ProtectionDomain(new SourceWithin(archive, jar), null, this, null);
+    ProtectionDomain other = domains.putIfAbsent(jar, fresh);
+    return other == null ? fresh : other;
   }
 
   private void definePackageOnce(String name, int jar) throws IOException {
@@ -110,9 +123,7 @@ final class StartLoader extends ClassLoader {
     Attributes own = manifest.getAttributes(name.replace('.', '/') + "/");
     Attributes main = manifest.getMainAttributes();
     URL sealBase =
-        "true".equalsIgnoreCase(value(Name.SEALED, own, main))
-            ? domain.getCodeSource().getLocation()
-            : null;
+        "true".equalsIgnoreCase(value(Name.SEALED, own, main)) ? archive.getLocation() : null;
     try {
       definePackage(
           name,

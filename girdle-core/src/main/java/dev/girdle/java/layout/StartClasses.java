@@ -26,6 +26,7 @@ final class StartClasses {
         "Nest",
         "Nest$Found",
         "NestConnection",
+        "SourceWithin",
         "Start",
         "StartLoader",
         "SystemLoader");

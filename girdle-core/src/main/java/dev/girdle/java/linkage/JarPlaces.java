@@ -29,6 +29,8 @@ final class JarPlaces {
   private static final String CLASS = "java/lang/Class";
   private static final String BESIDE_CLASS = "getResource(";
 
+  private static final String DOMAIN = "java/security/ProtectionDomain";
+  private static final String SOURCE = "java/security/CodeSource";
   private static final String POLICY = "java/security/Policy";
   private static final String CHOSEN_POLICY = "java.security.policy";
 
@@ -39,6 +41,8 @@ final class JarPlaces {
 
   private final Set<String> met = new HashSet<>();
   private boolean asksBesideClass;
+  private boolean asksForSource;
+  private boolean looksIntoSource;
 
   /** Looks at what a class says; of all that, only a few names matter. */
   JarPlaces(RawClass raw) {
@@ -51,6 +55,8 @@ final class JarPlaces {
           met.add(name);
         }
         asksBesideClass |= name.equals(CLASS) && said.part().startsWith(BESIDE_CLASS);
+        asksForSource |= name.equals(DOMAIN) && said.part().startsWith("getCodeSource(");
+        looksIntoSource |= name.equals(SOURCE) && said.part().startsWith("get");
       }
     }
   }
@@ -67,6 +73,11 @@ final class JarPlaces {
   /** Whether it brings a policy of its own into force, which grants rights by place. */
   boolean areGrantedRights() {
     return met.contains(POLICY) && met.contains(CHOSEN_POLICY);
+  }
+
+  /** Whether it compares the sources of classes, and looks at nothing else of them. */
+  boolean areCompared() {
+    return asksForSource && !looksIntoSource;
   }
 
   private boolean meets(Set<String> some) {

@@ -57,6 +57,7 @@ public final class JavaLinkage implements Linkage {
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
   private final Set<Item> jarReaders = ConcurrentHashMap.newKeySet();
   private final Set<Item> grantors = ConcurrentHashMap.newKeySet();
+  private final Set<Item> comparers = ConcurrentHashMap.newKeySet();
   private final Memory memory;
   private final boolean exact;
   private final boolean modular;
@@ -113,6 +114,15 @@ public final class JavaLinkage implements Linkage {
    */
   public List<String> grantors() {
     return named(grantors);
+  }
+
+  /**
+   * The classes that were read and that tell code apart by the jar that it lies in.
+   *
+   * @return their names, in order
+   */
+  public List<String> comparers() {
+    return named(comparers);
   }
 
   private static List<String> named(Set<Item> items) {
@@ -204,6 +214,9 @@ public final class JavaLinkage implements Linkage {
       }
       if (places.areGrantedRights()) {
         grantors.add(item);
+      }
+      if (places.areCompared()) {
+        comparers.add(item);
       }
       if (exact) {
         read.put(item, result);
