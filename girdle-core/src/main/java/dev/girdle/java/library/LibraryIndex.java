@@ -181,6 +181,17 @@ public final class LibraryIndex {
   }
 
   /**
+   * Whether another file of the same release holds classes.
+   *
+   * @param path of a file of it, from the repository's folder
+   */
+  public boolean hasClassesBeside(String path) {
+    String folder = path.substring(0, path.lastIndexOf('/') + 1);
+    return entries.subMap(folder, folder + Character.MAX_VALUE).values().stream()
+        .anyMatch(e -> !e.classes.packages().isEmpty());
+  }
+
+  /**
    * Whether any release of a library is there.
    *
    * @param library {@code group:artifact}

@@ -213,7 +213,7 @@ public final class Declarations {
     }
     descriptions.forEach(
         (component, d) -> {
-          if (!isPartWithoutCode(component, d.library())) {
+          if (!isPartWithoutCode(component)) {
             byName.put(d.library(), d);
           }
         });
@@ -250,9 +250,8 @@ public final class Declarations {
       return Optional.empty();
     }
     // what is published says what was taken in, which the description inside does not know
-    String fileName = Paths.fileName(component.origin());
     return libraries
-        .flatMap(l -> l.pathOf(fileName, component.size()))
+        .flatMap(l -> published(component, l))
         .flatMap(reader::ofRepository)
         .or(() -> embedded(component, reader));
   }
@@ -261,10 +260,15 @@ public final class Declarations {
     return Descriptions.in(component).flatMap(reader::embedded);
   }
 
-  /** Native code or other files that a library has beside its classes, in a jar of their own. */
-  private boolean isPartWithoutCode(Component component, String library) {
-    return holdsCode(library).orElse(false)
-        && component.items().stream().noneMatch(i -> i.path().endsWith(".class"));
+  /** Native code or other files that a release has beside its classes, in a jar of their own. */
+  private boolean isPartWithoutCode(Component component) {
+    return component.items().stream().noneMatch(i -> i.path().endsWith(".class"))
+        && libraries.flatMap(l -> published(component, l).filter(l::hasClassesBeside)).isPresent();
+  }
+
+  /** Where a component lies in the local repository. */
+  private static Optional<String> published(Component component, LibraryIndex libraries) {
+    return libraries.pathOf(Paths.fileName(component.origin()), component.size());
   }
 
   /**

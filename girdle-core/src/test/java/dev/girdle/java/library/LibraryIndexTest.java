@@ -51,6 +51,15 @@ class LibraryIndexTest {
   }
 
   @Test
+  void aReleaseCanHoldItsClassesInAnotherFile() throws IOException {
+    jar("t/a/1/a-1.jar", "a.One");
+    jar("t/a/1/a-1-native.jar");
+    jar("t/a/2/a-2.jar");
+    assertThat(index().hasClassesBeside("t/a/1/a-1-native.jar")).isTrue();
+    assertThat(index().hasClassesBeside("t/a/2/a-2.jar")).isFalse();
+  }
+
+  @Test
   void aDamagedIndexIsMadeAgain() throws IOException {
     jar("t/a/1/a-1.jar", "a.One");
     index();
