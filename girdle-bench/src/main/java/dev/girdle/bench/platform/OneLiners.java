@@ -50,7 +50,8 @@ public final class OneLiners {
   public static void main(String[] args) throws Exception {
     Path root = Path.of(args[0]).toAbsolutePath();
     OneLiners liners =
-        new OneLiners(Path.of(args[1]).toAbsolutePath(), root.resolve("girdle-bench/target/one-liners"));
+        new OneLiners(
+            Path.of(args[1]).toAbsolutePath(), root.resolve("girdle-bench/target/one-liners"));
     List<OneLiner> all =
         new ArrayList<>(OneLiner.writtenDown(root.resolve("girdle-bench/one-liners.txt")));
     all.addAll(OfTheApi.all());
