@@ -46,18 +46,16 @@ final class Commands {
     return depot;
   }
 
-  /** Adds them all, so that they can be told or guessed. */
-  static void addAll(CommandLine line, Context context) {
-    ALL.forEach((name, command) -> line.addSubcommand(name, command.apply(context)));
-  }
-
-  /** Adds the one that is called, or all if none is called by its name. */
-  static void addCalled(CommandLine line, Context context, String... args) {
+  /**
+   * How the command is made that is called, by its name; or all of them, to be told or guessed, if
+   * none is called by its name.
+   *
+   * @param args a command and its options; may be empty
+   */
+  static Map<String, Function<Context, Object>> called(String... args) {
     String first = args.length == 0 ? "" : args[0];
-    if (ALL.containsKey(first) && !WANT_ALL.contains(first)) {
-      line.addSubcommand(first, ALL.get(first).apply(context));
-    } else {
-      addAll(line, context);
-    }
+    return ALL.containsKey(first) && !WANT_ALL.contains(first)
+        ? Map.of(first, ALL.get(first))
+        : ALL;
   }
 }

@@ -75,7 +75,7 @@ public final class Main {
   private static int run(
       Console console, boolean terminal, Map<String, String> environment, String... args) {
     try {
-      return calledBy(args, new Context(console, terminal, environment)).execute(args);
+      return commandLine(new Context(console, terminal, environment), args).execute(args);
     } catch (OutOfMemoryError e) {
       console.err().println("girdle: there is not enough memory for this application");
       console.err().println("  Give it more: GIRDLE_OPTS=-Xmx4g girdle …");
@@ -100,20 +100,11 @@ public final class Main {
         : StandardCharsets.US_ASCII;
   }
 
-  /** All commands. */
-  static CommandLine commandLine(Context context) {
+  /** The command line, with the command that the words call, or with all if they call none. */
+  static CommandLine commandLine(Context context, String... args) {
     CommandLine line = new CommandLine(new GirdleCommand());
-    Commands.addAll(line, context);
-    return settled(line, context);
-  }
-
-  private static CommandLine calledBy(String[] args, Context context) {
-    CommandLine line = new CommandLine(new GirdleCommand());
-    Commands.addCalled(line, context, args);
-    return settled(line, context);
-  }
-
-  private static CommandLine settled(CommandLine line, Context context) {
+    Commands.called(args)
+        .forEach((name, command) -> line.addSubcommand(name, command.apply(context)));
     line.setOut(context.console().out());
     line.setErr(context.console().err());
     line.setCaseInsensitiveEnumValuesAllowed(true);
@@ -130,7 +121,7 @@ public final class Main {
     line.setColorScheme(
         CommandLine.Help.defaultColorScheme(
             context.console().colour() ? CommandLine.Help.Ansi.ON : CommandLine.Help.Ansi.OFF));
-    line.setParameterExceptionHandler((e, args) -> wrongWords(e, context.console()));
+    line.setParameterExceptionHandler((e, words) -> wrongWords(e, context.console()));
     line.setExecutionExceptionHandler((e, l, result) -> failed(e, context, result));
     return line;
   }

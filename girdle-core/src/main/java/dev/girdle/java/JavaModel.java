@@ -193,17 +193,17 @@ final class JavaModel implements LanguageModel {
         .filter(i -> i.path().endsWith(".class") && hasText(i, "java.class.path"))
         .map(Item::name)
         .findFirst()
-        .or(() -> linkage.readJars().stream().findFirst());
+        .or(() -> linkage.jarPlaces().reader());
   }
 
   @Override
   public Optional<String> grantsRightsByPlace() {
-    return linkage.grantors().stream().findFirst();
+    return linkage.jarPlaces().grantor();
   }
 
   @Override
   public Optional<String> tellsComponentsApart() {
-    return linkage.comparers().stream().findFirst();
+    return linkage.jarPlaces().comparer();
   }
 
   private static boolean hasText(Item item, String text) {

@@ -143,14 +143,15 @@ public final class Sealer {
             : analysis.model().listsComponents();
     FormRequest request = fitting(wished, reader.isPresent() || isOneTree(analysis));
     String top = top(request, place);
-    Layout layout = new Composition(analysis, shape(analysis, request), request.kind()).layout();
+    Shape shape = shape(analysis, request);
+    Layout layout = new Composition(analysis, shape, request.kind()).layout();
     Form form = form(analysis, request, top, layout);
     List<String> notices = new ArrayList<>(layout.notices());
     reader.map(r -> aboutClassPath(analysis, wished, r)).ifPresent(notices::add);
-    if (shape(analysis, request) != Shape.FOLDER) {
+    if (shape != Shape.FOLDER) {
       analysis.model().grantsRightsByPlace().map(Sealer::aboutRights).ifPresent(notices::add);
     }
-    if (shape(analysis, request) == Shape.MERGED && !isOneTree(analysis)) {
+    if (shape == Shape.MERGED) {
       analysis.model().tellsComponentsApart().map(Sealer::aboutOneTree).ifPresent(notices::add);
     }
     String label = label(analysis, request);

@@ -104,7 +104,7 @@ final class StartLoader extends ClassLoader {
     }
   }
 
-  /** Without a lambda, the first of which takes longer than all else of a start. */
+  /** Without a lambda, the first of which has the runtime load what makes lambdas. */
   private ProtectionDomain domainOf(int jar) {
     ProtectionDomain known = domains.get(jar);
     if (known != null) {

@@ -85,7 +85,11 @@ public record JavaFacts(
         : Optional.empty();
   }
 
-  /** Whether Java may insist on the signature of a component that is not whole any more. */
+  /** Whether a component holds classes. */
+  public static boolean holdsCode(Component component) {
+    return component.items().stream().anyMatch(i -> i.path().endsWith(".class"));
+  }
+
   /**
    * Whether a component makes classes while it runs, as compilers and interpreters do: what they
    * are given to run can name any class.

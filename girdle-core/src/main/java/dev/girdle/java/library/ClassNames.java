@@ -1,5 +1,6 @@
 package dev.girdle.java.library;
 
+import dev.girdle.java.index.ClassIndex;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -33,17 +34,13 @@ record ClassNames(Map<String, String> byPackage) {
   static ClassNames of(List<String> names) {
     Map<String, StringBuilder> all = new LinkedHashMap<>();
     for (String name : names) {
-      all.computeIfAbsent(packageOf(name), p -> new StringBuilder(BREAK))
+      all.computeIfAbsent(ClassIndex.packageOf(name), p -> new StringBuilder(BREAK))
           .append(simpleOf(name))
           .append(BREAK);
     }
     Map<String, String> byPackage = new LinkedHashMap<>();
     all.forEach((name, classes) -> byPackage.put(name, classes.toString()));
     return new ClassNames(byPackage);
-  }
-
-  static String packageOf(String name) {
-    return name.substring(0, Math.max(name.lastIndexOf('.'), 0));
   }
 
   private static String simpleOf(String name) {
@@ -54,8 +51,12 @@ record ClassNames(Map<String, String> byPackage) {
     return byPackage.keySet();
   }
 
+  boolean isEmpty() {
+    return byPackage.isEmpty();
+  }
+
   boolean holds(String name) {
-    String classes = byPackage.get(packageOf(name));
+    String classes = byPackage.get(ClassIndex.packageOf(name));
     return classes != null && classes.contains(BREAK + simpleOf(name) + BREAK);
   }
 

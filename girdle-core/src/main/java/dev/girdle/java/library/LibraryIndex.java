@@ -1,6 +1,7 @@
 package dev.girdle.java.library;
 
 import dev.girdle.ecosystem.Progress;
+import dev.girdle.java.index.ClassIndex;
 import java.io.IOException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -161,7 +162,7 @@ public final class LibraryIndex {
     }
     int inner = name.indexOf('$');
     String top = inner > 0 ? name.substring(0, inner) : name;
-    return byPackage.getOrDefault(ClassNames.packageOf(top), List.of()).stream()
+    return byPackage.getOrDefault(ClassIndex.packageOf(top), List.of()).stream()
         .filter(path -> entries.get(path).classes.holds(top))
         .toList();
   }
@@ -181,14 +182,28 @@ public final class LibraryIndex {
   }
 
   /**
-   * Whether another file of the same release holds classes.
+   * Whether any file of the same release holds classes.
    *
    * @param path of a file of it, from the repository's folder
+   * @return true also if that is this file
    */
-  public boolean hasClassesBeside(String path) {
-    String folder = path.substring(0, path.lastIndexOf('/') + 1);
-    return entries.subMap(folder, folder + Character.MAX_VALUE).values().stream()
-        .anyMatch(e -> !e.classes.packages().isEmpty());
+  public boolean releaseHoldsCode(String path) {
+    return holdCode(in(path.substring(0, path.lastIndexOf('/') + 1)));
+  }
+
+  /**
+   * Whether any release of a library that is there holds classes.
+   *
+   * @param library {@code group:artifact}
+   * @return empty if no release is there
+   */
+  public Optional<Boolean> holdsCode(String library) {
+    Map<String, Entry> found = entriesOf(library);
+    return found.isEmpty() ? Optional.empty() : Optional.of(holdCode(found));
+  }
+
+  private static boolean holdCode(Map<String, Entry> some) {
+    return some.values().stream().anyMatch(e -> !e.classes.isEmpty());
   }
 
   /**
@@ -232,6 +247,10 @@ public final class LibraryIndex {
     int colon = library.indexOf(':');
     String folder =
         library.substring(0, colon).replace('.', '/') + '/' + library.substring(colon + 1) + '/';
+    return in(folder);
+  }
+
+  private Map<String, Entry> in(String folder) {
     return entries.subMap(folder, folder + Character.MAX_VALUE);
   }
 

@@ -262,8 +262,8 @@ public final class Declarations {
 
   /** Native code or other files that a release has beside its classes, in a jar of their own. */
   private boolean isPartWithoutCode(Component component) {
-    return component.items().stream().noneMatch(i -> i.path().endsWith(".class"))
-        && libraries.flatMap(l -> published(component, l).filter(l::hasClassesBeside)).isPresent();
+    return !JavaFacts.holdsCode(component)
+        && libraries.flatMap(l -> published(component, l).filter(l::releaseHoldsCode)).isPresent();
   }
 
   /** Where a component lies in the local repository. */
@@ -309,7 +309,7 @@ public final class Declarations {
   }
 
   private Optional<Boolean> holdsCode(String library) {
-    return libraries.filter(l -> l.has(library)).map(l -> !l.classesOf(library).isEmpty());
+    return libraries.flatMap(l -> l.holdsCode(library));
   }
 
   /** Whether a library holds a class, as far as this machine or its name tells. */

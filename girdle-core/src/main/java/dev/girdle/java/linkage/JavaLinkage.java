@@ -55,9 +55,7 @@ public final class JavaLinkage implements Linkage {
   private final Jdk jdk;
   private final ClassIndex index;
   private final Map<Item, Integer> versions = new ConcurrentHashMap<>();
-  private final Set<Item> jarReaders = ConcurrentHashMap.newKeySet();
-  private final Set<Item> grantors = ConcurrentHashMap.newKeySet();
-  private final Set<Item> comparers = ConcurrentHashMap.newKeySet();
+  private final JarPlacesMet jarPlaces = new JarPlacesMet();
   private final Memory memory;
   private final boolean exact;
   private final boolean modular;
@@ -97,36 +95,9 @@ public final class JavaLinkage implements Linkage {
     return versions;
   }
 
-  /**
-   * Who reads jars by itself, among the classes that were read.
-   *
-   * @return their names, in order
-   */
-  public List<String> readJars() {
-    return named(jarReaders);
-  }
-
-  /**
-   * The classes that were read and that bring a policy into force by themselves, which grants
-   * rights to code by the place that it lies in.
-   *
-   * @return their names, in order
-   */
-  public List<String> grantors() {
-    return named(grantors);
-  }
-
-  /**
-   * The classes that were read and that tell code apart by the jar that it lies in.
-   *
-   * @return their names, in order
-   */
-  public List<String> comparers() {
-    return named(comparers);
-  }
-
-  private static List<String> named(Set<Item> items) {
-    return items.stream().map(Item::name).sorted().toList();
+  /** For which of the classes that were read it matters in what files jars lie. */
+  public JarPlacesMet jarPlaces() {
+    return jarPlaces;
   }
 
   @Override
@@ -208,16 +179,7 @@ public final class JavaLinkage implements Linkage {
         implied.note(raw.endings()); // only those who leave out classes ask what is implied
       }
       versions.put(item, result.version());
-      JarPlaces places = new JarPlaces(raw);
-      if (places.areRead()) {
-        jarReaders.add(item);
-      }
-      if (places.areGrantedRights()) {
-        grantors.add(item);
-      }
-      if (places.areCompared()) {
-        comparers.add(item);
-      }
+      jarPlaces.note(item, raw);
       if (exact) {
         read.put(item, result);
       }
@@ -259,7 +221,8 @@ public final class JavaLinkage implements Linkage {
   public List<Demand> declared(Set<Component> reached) {
     List<Demand> demands = new ArrayList<>();
     for (Component component : facts.components()) {
-      if (!component.items().isEmpty() && (reached.contains(component) || !holdsCode(component))) {
+      if (!component.items().isEmpty()
+          && (reached.contains(component) || !JavaFacts.holdsCode(component))) {
         Item speaker = component.items().get(0);
         for (String library : declarations.absentOf(component)) {
           demands.add(
@@ -271,10 +234,6 @@ public final class JavaLinkage implements Linkage {
       }
     }
     return demands;
-  }
-
-  private static boolean holdsCode(Component component) {
-    return component.items().stream().anyMatch(i -> i.path().endsWith(".class"));
   }
 
   @Override

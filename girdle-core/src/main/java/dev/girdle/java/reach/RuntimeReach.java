@@ -241,11 +241,10 @@ final class RuntimeReach {
     String part = demand.part();
     if (BY_NAME.contains(demand.how())) {
       boolean isWanted = demand.how() != JavaHow.JOINED || classes.declares(item, "<init>()V");
-      if (isWanted) {
-        takeForOthers(item);
-      }
       if (demand.how() == JavaHow.CODE_TEXT && isNeighbour(demand.from(), item)) {
         takeAll(item);
+      } else if (isWanted) {
+        takeForOthers(item);
       }
     } else if (part.equals(ClassDemands.INSTANCE)) {
       make(item);

@@ -55,8 +55,8 @@ class LibraryIndexTest {
     jar("t/a/1/a-1.jar", "a.One");
     jar("t/a/1/a-1-native.jar");
     jar("t/a/2/a-2.jar");
-    assertThat(index().hasClassesBeside("t/a/1/a-1-native.jar")).isTrue();
-    assertThat(index().hasClassesBeside("t/a/2/a-2.jar")).isFalse();
+    assertThat(index().releaseHoldsCode("t/a/1/a-1-native.jar")).isTrue();
+    assertThat(index().releaseHoldsCode("t/a/2/a-2.jar")).isFalse();
   }
 
   @Test
