@@ -27,12 +27,10 @@ import java.util.function.IntConsumer;
  * the shortest of those; and a hard demand of an item that is itself only softly reached counts as
  * soft.
  *
- * <p>Items of one depth are read in parallel; the result does not depend on it.
+ * <p>Items of one depth are read in parallel, while what others say is followed; the result does
+ * not depend on it.
  */
 public final class ClosureWalk {
-  /** How many items are read before what they say is followed. */
-  private static final int AT_ONCE = 1024;
-
   private final Linkage linkage;
   private final WalkListener listener;
   private final IntConsumer progress;
@@ -186,24 +184,19 @@ public final class ClosureWalk {
       int depth = level.getKey();
       List<Node> fresh = reach(level.getValue(), depth);
       progress.accept(reached.size());
-      for (int from = 0; from < fresh.size(); from += AT_ONCE) {
-        take(fresh.subList(from, Math.min(from + AT_ONCE, fresh.size())), strength, depth);
-      }
+      new ReadAhead<>(fresh, this::read).forEach(reading -> take(reading, strength, depth));
     }
   }
 
-  /** Reads in parallel and goes on one after the other; what was read is not held for long. */
-  private void take(List<Node> some, Strength strength, int depth) {
-    for (Reading reading : some.parallelStream().map(this::read).toList()) {
-      // what only travels along does no harm by being damaged
-      if (reading.problem != null
-          && !glances
-          && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
-        unreadable.add(new Unreadable(reading.item, reading.problem));
-      }
-      reading.demands.open().stream().filter(opened::add).forEach(open::add);
-      follow(reading.demands.named(), strength, depth + 1);
+  private void take(Reading reading, Strength strength, int depth) {
+    // what only travels along does no harm by being damaged
+    if (reading.problem != null
+        && !glances
+        && unreadable.stream().noneMatch(u -> u.item() == reading.item)) {
+      unreadable.add(new Unreadable(reading.item, reading.problem));
     }
+    reading.demands.open().stream().filter(opened::add).forEach(open::add);
+    follow(reading.demands.named(), strength, depth + 1);
   }
 
   /** Takes what these demands newly reach into the closure. */

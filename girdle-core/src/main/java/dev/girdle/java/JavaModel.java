@@ -123,7 +123,7 @@ final class JavaModel implements LanguageModel {
 
   @Override
   public List<Demand> seeds(List<LaunchSpec> starts) {
-    libraries.ahead(); // which the closure asks about when it is nearly done
+    declarations.ahead(); // which the closure asks about when it is nearly done
     List<Demand> seeds = new ArrayList<>();
     for (LaunchSpec start : starts) {
       EntryPoint entry = start.entry();

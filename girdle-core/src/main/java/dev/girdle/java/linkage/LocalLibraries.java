@@ -8,11 +8,6 @@ import dev.girdle.place.Variables;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.FutureTask;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
 
 /** The libraries of this machine's local repository; looked at when they are first asked for. */
@@ -21,9 +16,8 @@ public final class LocalLibraries {
   private static final String WHAT = "indexing libraries on this machine";
 
   private final Progress progress;
-  private final AtomicBoolean isBegun = new AtomicBoolean();
   private final AtomicLong looked = new AtomicLong();
-  private final FutureTask<Optional<LibraryIndex>> index;
+  private final Ahead<Optional<LibraryIndex>> index = new Ahead<>("local libraries", this::look);
 
   /**
    * Looks at nothing yet.
@@ -32,16 +26,11 @@ public final class LocalLibraries {
    */
   public LocalLibraries(Progress progress) {
     this.progress = progress;
-    this.index = new FutureTask<>(this::look);
   }
 
   /** Begins to look at them, beside whatever else goes on. */
-  public void ahead() {
-    if (!isBegun.getAndSet(true)) {
-      Thread thread = new Thread(index, "local libraries");
-      thread.setDaemon(true); // nobody waits for it who does not ask
-      thread.start();
-    }
+  void ahead() {
+    index.begin();
   }
 
   /**
@@ -50,31 +39,27 @@ public final class LocalLibraries {
    */
   Optional<LibraryIndex> index() {
     ahead();
-    try {
-      while (true) {
-        try {
-          return index.get(TOLD_EACH_MILLIS, TimeUnit.MILLISECONDS);
-        } catch (TimeoutException e) {
-          progress.at(WHAT, looked.get(), 0);
-        }
-      }
-    } catch (ExecutionException e) {
-      if (e.getCause() instanceof RuntimeException mistake) {
-        throw mistake;
-      }
-      return Optional.empty();
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return Optional.empty();
+    while (!index.isMadeWithin(TOLD_EACH_MILLIS)) {
+      progress.at(WHAT, looked.get(), 0);
     }
+    return index.get();
   }
 
-  private Optional<LibraryIndex> look() throws IOException {
+  /** The same, called from any thread, and nothing is told. */
+  Optional<LibraryIndex> indexInSilence() {
+    return index.get();
+  }
+
+  private Optional<LibraryIndex> look() {
     Map<String, String> environment = Variables.here();
-    return Optional.of(
-        LibraryIndex.of(
-            LocalFolders.repository(environment),
-            UserFolders.cache(environment),
-            (what, done, total) -> looked.set(done)));
+    try {
+      return Optional.of(
+          LibraryIndex.of(
+              LocalFolders.repository(environment),
+              UserFolders.cache(environment),
+              (what, done, total) -> looked.set(done)));
+    } catch (IOException e) {
+      return Optional.empty();
+    }
   }
 }

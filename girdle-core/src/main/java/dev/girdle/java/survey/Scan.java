@@ -84,9 +84,7 @@ final class Scan implements AutoCloseable {
                 at, folder.resolve(root), null, part, broughtBy, RawComponent.manifestOf(part)));
       }
     }
-    for (TreeFile jar : jars) {
-      jar(folder.resolve(jar.path()), origin + jar.path());
-    }
+    jars(jars.stream().map(j -> new Lying(folder.resolve(j.path()), origin + j.path())).toList());
   }
 
   /** A folder that is named for the class path: what it holds, or else the folder as it is. */
@@ -154,21 +152,59 @@ final class Scan implements AutoCloseable {
     return jar(file, origin, false);
   }
 
+  /** A jar's file, and what it is called. */
+  private record Lying(Path file, String origin) {}
+
+  /** A jar that was opened, or what came of the try. */
+  private record Opened(Optional<ZipTree> tree, Optional<Exception> problem) {
+    static Opened of(Lying jar) {
+      try {
+        return new Opened(
+            Optional.of(ZipTree.open(FolderTree.content(jar.file), jar.origin)), Optional.empty());
+      } catch (GirdleException | IOException e) {
+        return new Opened(Optional.empty(), Optional.of(e));
+      }
+    }
+
+    ZipTree get() throws IOException {
+      if (problem.isPresent() && problem.get() instanceof IOException e) {
+        throw e;
+      }
+      return tree.orElseThrow(() -> (GirdleException) problem.orElseThrow());
+    }
+  }
+
+  /** Many jars, which are opened several at a time, and taken in one after the other. */
+  private void jars(List<Lying> many) throws IOException {
+    List<Opened> opened = many.parallelStream().map(Opened::of).toList();
+    opened.forEach(o -> o.tree.ifPresent(archives::add));
+    for (int i = 0; i < many.size(); i++) {
+      jar(many.get(i), opened.get(i), false);
+    }
+  }
+
   /**
    * Takes a jar in.
    *
    * @param named whether the user named this very file, so that it is there or an error says why
    */
   Optional<RawComponent> jar(Path file, String origin, boolean named) throws IOException {
+    Lying jar = new Lying(file, origin);
+    Opened opened = Opened.of(jar);
+    opened.tree.ifPresent(archives::add);
+    return jar(jar, opened, named);
+  }
+
+  private Optional<RawComponent> jar(Lying jar, Opened opened, boolean named) throws IOException {
+    Path file = jar.file;
     try {
-      ZipTree tree = ZipTree.open(FolderTree.content(file), origin);
-      archives.add(tree);
+      ZipTree tree = opened.get();
       given += Files.size(file);
       note(tree);
       notices.addAll(tree.notices());
       return take(
           new RawComponent(
-              origin,
+              jar.origin,
               file,
               FolderTree.content(file),
               tree,
