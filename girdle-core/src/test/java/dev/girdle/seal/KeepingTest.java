@@ -102,6 +102,27 @@ class KeepingTest {
   }
 
   @Test
+  void aFileMayNameAPackageInOnePlaceAndItsClassesInOthers() throws IOException {
+    office.library(
+        "plug",
+        new Jar()
+            .with(
+                "META-INF/plugs.xml",
+                "<plugs package='plug.parts'>\n<plug name='Rope'/>\n<plug of='other.Chain'/></plugs>"),
+        "package plug.parts; public class Rope { }",
+        "package plug.parts; public class Chain { }",
+        "package plug.parts.more; public class Rope { }",
+        "package plug; public class Plugs { public static Object all() {"
+            + " return Plugs.class.getResource(\"/META-INF/plugs.xml\"); } }");
+    office.main("plug.Plugs.all();");
+    try (Analysis found = office.analyze(Prune.CLASSES)) {
+      assertThat(Office.items(found, "plug.jar"))
+          .containsExactlyInAnyOrder(
+              "META-INF/plugs.xml", "plug/Plugs.class", "plug/parts/Rope.class");
+    }
+  }
+
+  @Test
   void aTextThatNamesAPackageOrAStemCountsForAllOfIt() throws IOException {
     office.library(
         "l",

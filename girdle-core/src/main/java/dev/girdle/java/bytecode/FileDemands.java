@@ -6,6 +6,7 @@ import dev.girdle.closure.Site;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.io.Paths;
+import dev.girdle.java.format.JarManifest;
 import dev.girdle.java.format.JavaHow;
 import dev.girdle.java.format.JavaThing;
 import dev.girdle.java.format.Words;
@@ -17,6 +18,8 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The texts in a file of the application, also in a binary one, that name something there; and its
@@ -30,6 +33,7 @@ public final class FileDemands {
   /** What a file demands. Of large files only texts are read, a part at a time. */
   public static List<Demand> of(Item item, ClassIndex index) throws IOException {
     Map<String, Demand> found = new LinkedHashMap<>();
+    Set<String> packages = new TreeSet<>();
     TextDemands.className(Paths.fileName(item.path()), index)
         .ifPresent(n -> found.put(n, ofName(item, n)));
     try (InputStream in = item.content().open()) {
@@ -40,15 +44,22 @@ public final class FileDemands {
       if (isText || isLast) {
         while (!isLast) {
           int end = endOfWords(part);
-          line = read(Arrays.copyOf(part, end), isText, line, item, index, found);
+          line = read(Arrays.copyOf(part, end), isText, line, item, index, found, packages);
           int rest = PART - end;
           System.arraycopy(part, end, part, 0, rest);
           int more = in.readNBytes(part, rest, end);
           isLast = more < end;
           part = isLast ? Arrays.copyOf(part, rest + more) : part;
         }
-        read(part, isText, line, item, index, found);
+        read(part, isText, line, item, index, found, packages);
       }
+    }
+    // a manifest names the packages of its jar, and tells of it in words
+    if (!packages.isEmpty() && !item.path().equals(JarManifest.PATH)) {
+      new NamesInPackages(packages, index)
+          .in(
+              item.content(),
+              (name, line) -> found.putIfAbsent(name, demand(item, JavaThing.CODE, name, line)));
     }
     return new ArrayList<>(found.values());
   }
@@ -69,7 +80,8 @@ public final class FileDemands {
       int firstLine,
       Item item,
       ClassIndex index,
-      Map<String, Demand> found) {
+      Map<String, Demand> found,
+      Set<String> packages) {
     Words words = new Words(text);
     String folder = Paths.folder(item.path());
     for (String word = words.next(); word != null; word = words.next()) {
@@ -78,6 +90,9 @@ public final class FileDemands {
         // the length that stands before a text may look like a letter of it
         TextDemands.className(word.substring(1), index)
             .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, 0)));
+      }
+      if (isText && index.hasPackage(word)) {
+        packages.add(word);
       }
       TextDemands.classOrMember(word, index)
           .ifPresent(n -> found.putIfAbsent(n, demand(item, JavaThing.CODE, n, line)));
