@@ -24,7 +24,10 @@ public final class EvidenceFile {
   /** What a name that stands by itself is, whatever the language calls its units of code. */
   private static final EvidenceKind BY_NAME = EvidenceKind.code("class", "classes");
 
-  private static final ObjectMapper JSON = new ObjectMapper();
+  /** Made when it is first asked for, which takes long, and of which most runs do without. */
+  private static final class Json {
+    private static final ObjectMapper MAPPER = new ObjectMapper();
+  }
 
   private EvidenceFile() {}
 
@@ -86,7 +89,7 @@ public final class EvidenceFile {
 
   private static Optional<Seen> object(String text) {
     try {
-      JsonNode node = JSON.readTree(text);
+      JsonNode node = Json.MAPPER.readTree(text);
       String kind = node.path("saw").asText();
       String name = node.path("name").asText();
       return EvidenceKind.of(kind)
@@ -122,7 +125,7 @@ public final class EvidenceFile {
   public static String text(Evidence evidence) {
     StringBuilder text = new StringBuilder();
     for (Seen one : evidence.seen()) {
-      ObjectNode node = JSON.createObjectNode().put("saw", one.kind().id());
+      ObjectNode node = Json.MAPPER.createObjectNode().put("saw", one.kind().id());
       node.put("name", one.name());
       if (!one.from().isEmpty()) {
         node.put("from", one.from());

@@ -30,9 +30,6 @@ final class SeenInUse {
 
   /** What was seen in use and is not reached otherwise. */
   List<Demand> unforeseen(LanguageModel model, Closure closure, Choice choice) {
-    if (choice.evidence().isEmpty()) {
-      return List.of();
-    }
     Evidence evidence = EvidenceFile.read(choice.evidence());
     requireKnown(evidence, choice.evidence());
     List<Demand> unforeseen = new ArrayList<>();
