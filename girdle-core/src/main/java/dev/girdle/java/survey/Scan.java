@@ -32,6 +32,9 @@ import java.util.Set;
  * jars are collected, so that all of them are told at once.
  */
 final class Scan implements AutoCloseable {
+  /** How many files that are not there are told by name. */
+  private static final int MOST_TOLD = 3;
+
   final List<RawComponent> components = new ArrayList<>();
   final List<SetAside> setAside = new ArrayList<>();
   final List<String> notices = new ArrayList<>();
@@ -314,14 +317,35 @@ final class Scan implements AutoCloseable {
     for (int i = 0; i < components.size(); i++) {
       RawComponent jar = components.get(i);
       if (jar.location() != null && jar.isJar()) {
+        Set<String> gone = new LinkedHashSet<>();
         for (String address : jar.manifest().classPath()) {
-          follow(jar, address, seen);
+          follow(jar, address, seen, gone);
         }
+        noteGone(jar, List.copyOf(gone));
       }
     }
   }
 
-  private void follow(RawComponent by, String address, Set<Path> seen) throws IOException {
+  /** Some manifests name dozens of jars that only their makers have. */
+  private void noteGone(RawComponent by, List<String> gone) {
+    if (!gone.isEmpty()) {
+      String names = String.join(", ", gone.subList(0, Math.min(gone.size(), MOST_TOLD)));
+      int more = gone.size() - MOST_TOLD;
+      notices.add(
+          by.origin()
+              + ": its manifest names "
+              + (more > 0 ? names + " and " + more + " more" : names)
+              + (gone.size() == 1 ? ", which is not there" : ", which are not there"));
+    }
+  }
+
+  /**
+   * Takes in what one address in a manifest names.
+   *
+   * @param gone where the name is put of what is not there
+   */
+  private void follow(RawComponent by, String address, Set<Path> seen, Set<String> gone)
+      throws IOException {
     Path target;
     try {
       target = Path.of(by.location().toAbsolutePath().toUri().resolve(address)).normalize();
@@ -333,7 +357,7 @@ final class Scan implements AutoCloseable {
       String name = Paths.fileName(address);
       // another folder may hold it, and all jars are searched
       if (components.stream().noneMatch(c -> Paths.fileName(c.origin()).equals(name))) {
-        notices.add(by.origin() + ": its manifest names " + name + ", which is not there");
+        gone.add(name);
       }
       return;
     }

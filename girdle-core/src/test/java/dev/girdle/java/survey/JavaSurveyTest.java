@@ -184,6 +184,19 @@ class JavaSurveyTest {
   }
 
   @Test
+  void manyJarsThatAManifestNamesInVainAreToldAtOnce() throws IOException {
+    new Jar().folder(main).write(app.resolve("tides.jar"));
+    new Jar()
+        .manifest("Class-Path: a.jar b.jar tides.jar ../c.jar d.jar a.jar e.jar")
+        .write(app.resolve("old.jar"));
+    try (Application found = survey(app)) {
+      assertThat(found.notices())
+          .contains(
+              "old.jar: its manifest names a.jar, b.jar, c.jar and 2 more, which are not there");
+    }
+  }
+
+  @Test
   void optionsInTwoWordsMeanTheSameAsInOne() throws IOException {
     new Jar().folder(main).write(app.resolve("tides.jar"));
     new Jar().folder(library).write(app.resolve("lib/moon.jar"));
