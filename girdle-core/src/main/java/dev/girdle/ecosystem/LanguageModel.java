@@ -97,6 +97,17 @@ public interface LanguageModel {
   }
 
   /**
+   * Files that some components have and others do not, and that the program may take for a mark of
+   * the component that they lie in. Where all components are one tree, they mark all of it.
+   *
+   * @param closure the outcome of a walk with this linkage
+   * @return their paths, in order; may be empty
+   */
+  default List<String> marksOfComponents(Closure closure) {
+    return List.of();
+  }
+
+  /**
    * Whether an item is a unit of code that evidence would tell of, if it were loaded.
    *
    * @param item any item of the application

@@ -35,6 +35,7 @@ import dev.girdle.java.linkage.Conflicts;
 import dev.girdle.java.linkage.Declarations;
 import dev.girdle.java.linkage.JavaLinkage;
 import dev.girdle.java.linkage.LocalLibraries;
+import dev.girdle.java.linkage.MarkFiles;
 import dev.girdle.java.linkage.NeededJava;
 import dev.girdle.java.linkage.Whereabouts;
 import dev.girdle.java.memory.Memory;
@@ -199,6 +200,11 @@ final class JavaModel implements LanguageModel {
   @Override
   public Optional<String> grantsRightsByPlace() {
     return linkage.jarPlaces().grantor();
+  }
+
+  @Override
+  public List<String> marksOfComponents(Closure closure) {
+    return MarkFiles.of(application.components(), closure);
   }
 
   @Override

@@ -43,6 +43,9 @@ import java.util.stream.Stream;
 
 /** Makes artifacts of an assessed application. */
 public final class Sealer {
+  /** How many files are told by name. */
+  private static final int MOST_MARKS = 3;
+
   private final String girdleRelease;
   private final Progress progress;
   private final Optional<Gate> gate;
@@ -153,6 +156,9 @@ public final class Sealer {
     }
     if (shape == Shape.MERGED) {
       analysis.model().tellsComponentsApart().map(Sealer::aboutOneTree).ifPresent(notices::add);
+      if (reader.isPresent()) {
+        aboutMarks(analysis).ifPresent(notices::add);
+      }
     }
     String label = label(analysis, request);
     RecordBuilder accounts = new RecordBuilder(girdleRelease, analysis, label, layout);
@@ -204,6 +210,23 @@ public final class Sealer {
     return comparer
         + " tells code apart by the file that it lies in, which is one file in a merged archive;"
         + " a folder and a nested archive have them all";
+  }
+
+  /** Who looks through the files of its class path may look for what is in those with a mark. */
+  private static Optional<String> aboutMarks(Analysis analysis) {
+    List<String> marks = analysis.model().marksOfComponents(analysis.closure());
+    if (marks.isEmpty()) {
+      return Optional.empty();
+    }
+    int more = marks.size() - MOST_MARKS;
+    String some =
+        String.join(", ", marks.subList(0, Math.min(marks.size(), MOST_MARKS)))
+            + (more > 0 ? " and " + more + " more" : "");
+    return Optional.of(
+        some
+            + (marks.size() == 1 ? " lies" : " lie")
+            + " in some libraries only; a program that takes that for a mark of the library finds"
+            + " the whole archive marked, and may fail; a folder keeps libraries apart");
   }
 
   /** What lies in a file of another name, or in one with all else, may get other rights. */

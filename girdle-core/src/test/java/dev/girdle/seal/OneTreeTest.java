@@ -3,6 +3,7 @@ package dev.girdle.seal;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.girdle.plan.Prune;
+import dev.girdle.testing.Jar;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -111,5 +112,40 @@ class OneTreeTest {
   @Test
   void whoAsksForTheClassPathItself() throws IOException {
     assertThat(reader("System.getProperty(\"java.class.path\");")).contains("m.Main");
+  }
+
+  @Test
+  void whatMarksSomeLibrariesOnlyAndIsAskedFor() throws IOException {
+    office.library(
+        "marked",
+        new Jar()
+            .with("META-INF/berths.xml", "<berths/>")
+            .with("META-INF/unasked.xml", "<x/>")
+            .with("META-INF/deep/er.xml", "<x/>"),
+        "package k; public class Marked { }");
+    office.library(
+        "finder",
+        "package k; public class Finder { public static Object all() throws Exception {"
+            + " Finder.class.getClassLoader().getResources(\"META-INF/deep/er.xml\");"
+            + " return Finder.class.getClassLoader().getResources(\"META-INF/berths.xml\"); } }");
+    office.main("k.Finder.all();");
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      assertThat(found.model().marksOfComponents(found.closure()))
+          .containsExactly("META-INF/berths.xml");
+    }
+    office.library(
+        "finder",
+        new Jar().with("META-INF/berths.xml", "<berths/>"),
+        "package k; public class Finder { public static Object all() throws Exception {"
+            + " return Finder.class.getClassLoader().getResources(\"META-INF/berths.xml\"); } }");
+    for (String all : new String[] {"fork", "apart"}) {
+      office.library(
+          all, new Jar().with("META-INF/berths.xml", "<berths/>"), "class X" + all + " {}");
+    }
+    office.own(
+        new Jar().with("META-INF/berths.xml", "<berths/>"), Office.mainOf("k.Finder.all();"));
+    try (Analysis found = office.analyze(Prune.FILES)) {
+      assertThat(found.model().marksOfComponents(found.closure())).isEmpty();
+    }
   }
 }
