@@ -276,11 +276,7 @@ public final class ClosureWalk {
   private Reading read(Node node) {
     Item item = node.item;
     try {
-      ItemDemands demands =
-          glances
-              ? linkage.glance(item)
-              : node.part.isEmpty() ? linkage.demandsOf(item) : linkage.demandsOf(item, node.part);
-      return new Reading(item, demands, null);
+      return new Reading(item, demandsOf(node), null);
     } catch (UnreadableItemException e) {
       return new Reading(item, ItemDemands.NONE, e.getMessage());
     } catch (UnreadableException e) {
@@ -289,6 +285,14 @@ public final class ClosureWalk {
       throw new GirdleException(
           Fault.APPLICATION, e, "cannot read " + item + ": " + e.getMessage());
     }
+  }
+
+  /** What only travels along is glanced at once; what was read is not, which knows more of it. */
+  private ItemDemands demandsOf(Node node) throws UnreadableItemException, IOException {
+    if (!node.part.isEmpty()) {
+      return linkage.demandsOf(node.item, node.part);
+    }
+    return glances ? linkage.glance(node.item) : linkage.demandsOf(node.item);
   }
 
   private List<Unresolved> unmet() {

@@ -6,10 +6,12 @@ import static org.assertj.core.api.Assertions.tuple;
 import dev.girdle.app.Component;
 import dev.girdle.app.Item;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** The walker on a made-up language, in which items are letters. */
@@ -36,6 +38,12 @@ class ClosureWalkTest {
         public ItemDemands demandsOf(Item item, String part) {
           return new ItemDemands(
               demands.getOrDefault(item.name() + "." + part, List.of()), List.of());
+        }
+
+        @Override
+        public ItemDemands glance(Item item) throws UnreadableItemException {
+          glanced.add(item.name());
+          return demandsOf(item);
         }
 
         @Override
@@ -97,13 +105,18 @@ class ClosureWalkTest {
   }
 
   private final List<String> declared = new ArrayList<>();
+  private final List<String> glanced = Collections.synchronizedList(new ArrayList<>());
   private Along along = Along.NOTHING;
 
   private Closure walk() {
+    return walk(true);
+  }
+
+  private Closure walk(boolean meanings) {
     return ClosureWalk.walk(
         letters,
         List.of(Demand.ofPlan(MadeUpLanguage.LETTER, "a")),
-        true,
+        meanings,
         along,
         WalkListener.NONE,
         n -> {});
@@ -162,6 +175,26 @@ class ClosureWalkTest {
     assertThat(closure.unmet(Rank.PERHAPS))
         .extracting(Unresolved::name, Unresolved::reach)
         .containsExactly(tuple("missing", Strength.HINT));
+  }
+
+  /** A glance knows less: it takes for hard what only a declaration says. */
+  @Test
+  void whatTravelsAlongIsGlancedAtOnceAndWhatWasReadIsNot() {
+    along =
+        c ->
+            Stream.of("b", "c")
+                .map(n -> Demand.ofPlan(MadeUpLanguage.LETTER, n, How.ALONG, Strength.HINT))
+                .toList();
+    demands.put(
+        "a",
+        List.of(
+            new Demand(
+                new Wanted(MadeUpLanguage.LETTER, "b", ""),
+                new Site(component.item("a").get(), "", 0, ""),
+                new Need(MadeUpLanguage.CALL, Strength.HARD, ""))));
+    hard("c", "d");
+    walk(false);
+    assertThat(glanced).containsExactly("c", "d");
   }
 
   @Test
