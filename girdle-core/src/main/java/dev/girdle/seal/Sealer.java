@@ -16,6 +16,7 @@ import dev.girdle.form.TarForm;
 import dev.girdle.form.TextForm;
 import dev.girdle.identity.WindowsPrograms;
 import dev.girdle.io.Compression;
+import dev.girdle.io.Few;
 import dev.girdle.io.SourceDate;
 import dev.girdle.layout.Layout;
 import dev.girdle.layout.LayoutFile;
@@ -218,12 +219,8 @@ public final class Sealer {
     if (marks.isEmpty()) {
       return Optional.empty();
     }
-    int more = marks.size() - MOST_MARKS;
-    String some =
-        String.join(", ", marks.subList(0, Math.min(marks.size(), MOST_MARKS)))
-            + (more > 0 ? " and " + more + " more" : "");
     return Optional.of(
-        some
+        Few.of(marks, MOST_MARKS)
             + (marks.size() == 1 ? " lies" : " lie")
             + " in some libraries only; a program that takes that for a mark of the library finds"
             + " the whole archive marked, and may fail; a folder keeps libraries apart");

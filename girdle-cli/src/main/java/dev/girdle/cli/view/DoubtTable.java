@@ -6,6 +6,7 @@ import dev.girdle.closure.Reasons;
 import dev.girdle.closure.Strength;
 import dev.girdle.closure.Thing;
 import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.io.Few;
 import dev.girdle.seal.Analysis;
 import dev.girdle.seal.Doubt;
 import java.util.List;
@@ -54,8 +55,7 @@ record DoubtTable(Analysis analysis) {
   }
 
   private static String names(List<Doubt> doubts) {
-    String some = doubts.stream().limit(NAMED).map(Doubt::family).collect(Collectors.joining(", "));
-    return doubts.size() > NAMED ? some + " and " + (doubts.size() - NAMED) + " more" : some;
+    return Few.of(doubts.stream().map(Doubt::family).toList(), NAMED);
   }
 
   private static String what(Doubt doubt) {

@@ -5,6 +5,7 @@ import dev.girdle.cli.view.Console.Paint;
 import dev.girdle.image.ImageConfig;
 import dev.girdle.image.ImageContents;
 import dev.girdle.image.Platform;
+import dev.girdle.io.Few;
 import dev.girdle.io.Sizes;
 import java.util.ArrayList;
 import java.util.List;
@@ -126,9 +127,7 @@ public record LayersView(List<ImageContents> images, String path, boolean files)
             .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
             .map(Map.Entry::getKey)
             .toList();
-    int more = names.size() - FOLDERS_SHOWN;
-    return String.join(", ", names.subList(0, Math.min(FOLDERS_SHOWN, names.size())))
-        + (more > 0 ? " and " + more + " more" : "");
+    return Few.of(names, FOLDERS_SHOWN);
   }
 
   private static void printFiles(Console console, ImageContents image) {

@@ -7,6 +7,7 @@ import dev.girdle.closure.DynamicReference;
 import dev.girdle.closure.Strength;
 import dev.girdle.ecosystem.RuntimeNeed;
 import dev.girdle.evidence.EvidenceFile;
+import dev.girdle.io.Few;
 import dev.girdle.io.Sizes;
 import dev.girdle.plan.Plan;
 import dev.girdle.plan.Prune;
@@ -146,13 +147,11 @@ public record SealView(Plan plan, Analyses analyses, Outcome outcome, boolean is
             .filter(d -> d.reach() != Strength.HINT)
             .map(Doubt::family)
             .toList();
-    String more = families.size() > NAMED ? " and " + (families.size() - NAMED) + " more" : "";
     return families.isEmpty()
         ? Optional.empty()
         : Optional.of(
             "missing, and perhaps needed: "
-                + String.join(", ", families.subList(0, Math.min(NAMED, families.size())))
-                + more
+                + Few.of(families, NAMED)
                 + DoubtTable.notMissed(rehearsals)
                 + "; girdle closure "
                 + AsTyped.of(analysis.plan())

@@ -1,6 +1,7 @@
 package dev.girdle.java.bytecode;
 
 import dev.girdle.io.Content;
+import dev.girdle.java.format.Words;
 import dev.girdle.java.index.ClassIndex;
 import java.io.BufferedInputStream;
 import java.io.IOException;
@@ -54,8 +55,10 @@ final class NamesInPackages {
       int length = 0;
       int line = 1;
       boolean isJoined = false;
-      for (int b = in.read(); b >= 0; b = in.read()) {
-        if (isPart(b)) {
+      int b;
+      do {
+        b = in.read();
+        if (b >= 0 && Words.isOfName((byte) b)) {
           if (length < LONGEST) {
             word[length++] = (byte) b;
           }
@@ -67,23 +70,11 @@ final class NamesInPackages {
         length = 0;
         isJoined = b == '.' || b == '/';
         line += b == '\n' ? 1 : 0;
-      }
-      if (length > 0 && !isJoined) {
-        tell(new String(word, 0, length, StandardCharsets.UTF_8), line, found);
-      }
+      } while (b >= 0);
     }
   }
 
   private void tell(String word, int line, ObjIntConsumer<String> found) {
     bySimpleName.getOrDefault(word, List.of()).forEach(name -> found.accept(name, line));
-  }
-
-  private static boolean isPart(int b) {
-    return b >= 'a' && b <= 'z'
-        || b >= 'A' && b <= 'Z'
-        || b >= '0' && b <= '9'
-        || b == '_'
-        || b == '$'
-        || b > 0x7f;
   }
 }

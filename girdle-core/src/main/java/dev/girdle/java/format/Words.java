@@ -57,18 +57,24 @@ public final class Words {
     return null;
   }
 
-  /** Bytes beyond ASCII are parts of letters of UTF-8. */
   private static boolean isStart(byte b) {
+    return isOfName(b) || b == '/';
+  }
+
+  private static boolean isPart(byte b) {
+    return isStart(b) || b == '.' || b == '-';
+  }
+
+  /**
+   * Whether a byte may be part of a name without a package. Bytes beyond ASCII are parts of letters
+   * of UTF-8.
+   */
+  public static boolean isOfName(byte b) {
     return b >= 'a' && b <= 'z'
         || b >= 'A' && b <= 'Z'
         || b >= '0' && b <= '9'
         || b == '_'
         || b == '$'
-        || b == '/'
         || b < 0;
-  }
-
-  private static boolean isPart(byte b) {
-    return isStart(b) || b == '.' || b == '-';
   }
 }

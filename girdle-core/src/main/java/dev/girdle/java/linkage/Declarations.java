@@ -46,9 +46,8 @@ public final class Declarations {
     this.leftOutByUser = leftOut.stream().map(Absent::library).collect(Collectors.toSet());
   }
 
-  /** Begins to read them, beside whatever else goes on. */
+  /** Begins to read them, and the index before them, beside whatever else goes on. */
   public void ahead() {
-    local.ahead();
     described.begin();
   }
 

@@ -28,17 +28,12 @@ public final class LocalLibraries {
     this.progress = progress;
   }
 
-  /** Begins to look at them, beside whatever else goes on. */
-  void ahead() {
-    index.begin();
-  }
-
   /**
    * The index of them; empty if it cannot be made, so that only what travels along is known. Called
    * from one thread, which tells how the looking gets on.
    */
   Optional<LibraryIndex> index() {
-    ahead();
+    index.begin();
     while (!index.isMadeWithin(TOLD_EACH_MILLIS)) {
       progress.at(WHAT, looked.get(), 0);
     }

@@ -2,6 +2,7 @@ package dev.girdle.java.linkage;
 
 import dev.girdle.app.Absent;
 import dev.girdle.app.Application;
+import dev.girdle.io.Few;
 import dev.girdle.java.maven.Version;
 import java.util.Collection;
 import java.util.Comparator;
@@ -84,13 +85,10 @@ public final class Whereabouts {
     List<String> best =
         releases.keySet().stream()
             .sorted(Comparator.comparingInt(String::length).thenComparing(c -> c))
-            .limit(TOLD)
             .map(l -> l + ":" + releases.get(l).last())
             .toList();
-    String more = releases.size() > TOLD ? " and " + (releases.size() - TOLD) + " more" : "";
     return "a class of that name is in "
-        + String.join(", ", best)
-        + more
+        + Few.of(best, TOLD)
         + " of the local repository, perhaps of another release";
   }
 }

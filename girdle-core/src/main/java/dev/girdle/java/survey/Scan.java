@@ -5,6 +5,7 @@ import dev.girdle.fault.Fault;
 import dev.girdle.fault.GirdleException;
 import dev.girdle.io.ArchiveBounds;
 import dev.girdle.io.Content;
+import dev.girdle.io.Few;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.Sha256;
@@ -321,20 +322,18 @@ final class Scan implements AutoCloseable {
         for (String address : jar.manifest().classPath()) {
           follow(jar, address, seen, gone);
         }
-        noteGone(jar, List.copyOf(gone));
+        noteGone(jar, gone);
       }
     }
   }
 
   /** Some manifests name dozens of jars that only their makers have. */
-  private void noteGone(RawComponent by, List<String> gone) {
+  private void noteGone(RawComponent by, Set<String> gone) {
     if (!gone.isEmpty()) {
-      String names = String.join(", ", gone.subList(0, Math.min(gone.size(), MOST_TOLD)));
-      int more = gone.size() - MOST_TOLD;
       notices.add(
           by.origin()
               + ": its manifest names "
-              + (more > 0 ? names + " and " + more + " more" : names)
+              + Few.of(gone, MOST_TOLD)
               + (gone.size() == 1 ? ", which is not there" : ", which are not there"));
     }
   }

@@ -9,6 +9,7 @@ import dev.girdle.app.Target;
 import dev.girdle.ecosystem.Progress;
 import dev.girdle.ecosystem.Starts;
 import dev.girdle.fault.GirdleException;
+import dev.girdle.io.Few;
 import dev.girdle.io.FolderTree;
 import dev.girdle.io.Paths;
 import dev.girdle.io.SubTree;
@@ -155,9 +156,7 @@ public final class RunSurvey {
 
   private void tell(Set<String> paths, String before, String behind) {
     if (!paths.isEmpty()) {
-      String all = String.join(", ", paths.stream().limit(MOST_TOLD).toList());
-      int more = paths.size() - MOST_TOLD;
-      notices.add(before + all + (more > 0 ? " and " + more + " more" : "") + behind);
+      notices.add(before + Few.of(paths, MOST_TOLD) + behind);
     }
   }
 

@@ -1,6 +1,7 @@
 package dev.girdle.node.install;
 
 import dev.girdle.app.Item;
+import dev.girdle.io.Few;
 import dev.girdle.io.Paths;
 import dev.girdle.node.install.LockFile.Locked;
 import dev.girdle.node.pack.PackageJson;
@@ -87,8 +88,7 @@ public final class Installed {
   }
 
   private static String some(List<String> all) {
-    String first = Paths.printable(String.join(", ", all.subList(0, Math.min(MOST, all.size()))));
-    return all.size() > MOST ? first + " and " + (all.size() - MOST) + " more" : first;
+    return Paths.printable(Few.of(all, MOST));
   }
 
   /**

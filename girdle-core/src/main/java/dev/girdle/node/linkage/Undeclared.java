@@ -5,6 +5,7 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reached;
+import dev.girdle.io.Few;
 import dev.girdle.node.pack.PackageJson;
 import dev.girdle.node.tree.ModuleTree;
 import dev.girdle.node.tree.Resolution;
@@ -68,15 +69,9 @@ public final class Undeclared {
 
   private static void tell(Map<String, String> found, String where, List<String> notices) {
     if (!found.isEmpty()) {
-      StringBuilder text = new StringBuilder("asked for and declared " + where + ", kept: ");
-      text.append(
-          String.join(
-              ", ",
-              found.entrySet().stream()
-                  .limit(MOST)
-                  .map(e -> e.getKey() + " (" + e.getValue() + ")")
-                  .toList()));
-      notices.add(text + (found.size() > MOST ? " and " + (found.size() - MOST) + " more" : ""));
+      List<String> all =
+          found.entrySet().stream().map(e -> e.getKey() + " (" + e.getValue() + ")").toList();
+      notices.add("asked for and declared " + where + ", kept: " + Few.of(all, MOST));
     }
   }
 }

@@ -6,6 +6,7 @@ import dev.girdle.app.Role;
 import dev.girdle.closure.Closure;
 import dev.girdle.closure.Demand;
 import dev.girdle.closure.Reached;
+import dev.girdle.io.Few;
 import dev.girdle.python.pack.Metadata;
 import dev.girdle.python.pack.ProjectList;
 import dev.girdle.python.pack.ProjectName;
@@ -150,8 +151,6 @@ public final class OwnLists {
   }
 
   private static String some(Set<String> all) {
-    List<String> first = all.stream().limit(MOST_NAMED).toList();
-    return String.join(", ", first)
-        + (all.size() > MOST_NAMED ? " and " + (all.size() - MOST_NAMED) + " more" : "");
+    return Few.of(all, MOST_NAMED);
   }
 }
